@@ -1,0 +1,53 @@
+/** Times as people and files write them. Every time inside Fenwix is a whole number of milliseconds. */
+
+export interface ClockShape {
+  /** The sign between seconds and their fraction: a comma in SRT, a full stop elsewhere. */
+  readonly fraction: ',' | '.';
+  /** Whether hours are written when they are nought. */
+  readonly hours: 'always' | 'when needed';
+  /** How many digits of the fraction are written; the rest is cut off, never rounded up to a time not yet reached. */
+  readonly digits: 0 | 1 | 2 | 3;
+}
+
+const two = (n: number): string => (n < 10 ? `0${String(n)}` : String(n));
+
+/**
+ * Prints a time. Hours run on past 99; a negative or broken time is printed as nought, since no
+ * caption format can hold one.
+ * @param ms a time in milliseconds
+ */
+export function formatClock(ms: number, shape: ClockShape): string {
+  const time = Number.isFinite(ms) && ms > 0 ? Math.floor(ms) : 0;
+  const hours = Math.floor(time / 3_600_000);
+  const minutes = Math.floor(time / 60_000) % 60;
+  const seconds = Math.floor(time / 1000) % 60;
+  const clock = `${two(minutes)}:${two(seconds)}`;
+  const whole = hours > 0 || shape.hours === 'always' ? `${two(hours)}:${clock}` : clock;
+  if (shape.digits === 0) return whole;
+  return (
+    whole +
+    shape.fraction +
+    String(time % 1000)
+      .padStart(3, '0')
+      .slice(0, shape.digits)
+  );
+}
+
+/** `00:00:26.90`, as the monitor shows a time. */
+export const monitorClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 2 });
+
+/** `00:26.90`, as the margin of Words shows a time. */
+export const marginClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'when needed', digits: 2 });
+
+/** `2.40 s`: a duration with its unit, cut to hundredths so that it never claims time that is not there. */
+export const seconds = (ms: number): string => `${(Math.trunc(ms / 10) / 100).toFixed(2)} s`;
+
+/** `2 min 31 s`: how long a recording is. */
+export function lengthInWords(ms: number): string {
+  const total = Math.round(ms / 1000);
+  const hours = Math.floor(total / 3600);
+  const minutes = Math.floor(total / 60) % 60;
+  const rest = total % 60;
+  if (hours > 0) return `${String(hours)} h ${String(minutes)} min`;
+  return minutes > 0 ? `${String(minutes)} min ${String(rest)} s` : `${String(rest)} s`;
+}

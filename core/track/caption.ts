@@ -1,0 +1,135 @@
+/**
+ * Captions and tracks: the plain values everything else works on.
+ *
+ * Times are whole milliseconds and a caption covers [start, end). Offsets are UTF-16 units into
+ * `text`, whose lines are joined by `\n`.
+ */
+
+/** Where a word's times came from: `aligned` from the sound, `guessed` shared out by letters. */
+export type WordSource = 'recogniser' | 'aligned' | 'guessed';
+
+/**
+ * A word with its times, packed as an array because a long track holds tens of thousands:
+ * `[from, to, start, end, certainty, source, heard]`. `certainty` is 0 to 1; `heard` is the word as
+ * it was first recognised, so that a word that has been mended no longer counts as doubtful.
+ */
+export type WordRange = readonly [
+  from: number,
+  to: number,
+  start: number,
+  end: number,
+  certainty: number,
+  source: WordSource,
+  heard: string,
+];
+
+export type MarkKind = 'italic' | 'bold' | 'underline' | 'colour' | 'language';
+
+/** A styled stretch of the text. `value` is the colour or the language tag; empty for the rest. */
+export interface Mark {
+  readonly from: number;
+  readonly to: number;
+  readonly kind: MarkKind;
+  readonly value: string;
+}
+
+/** Who speaks over a stretch of the text, and how many of its first characters are the label itself. */
+export interface SpeakerRange {
+  readonly from: number;
+  readonly to: number;
+  readonly speaker: string;
+  readonly label: number;
+}
+
+/** Where on the picture a caption stands: one of nine places, as the digits of a number pad. */
+export type Placement = 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9;
+
+/** A finding kept on purpose: its rule, why, and the figure it was kept at. */
+export interface LetBe {
+  readonly rule: string;
+  readonly reason: string;
+  readonly figure: number;
+}
+
+/** What a file format carried that Fenwix has no use for itself, kept to be written again. */
+export type Foreign = Readonly<Record<string, string>>;
+
+export interface Caption {
+  /** Made by whoever made the caption, never changed, unique in its track. */
+  readonly id: string;
+  readonly start: number;
+  readonly end: number;
+  /** `provisional` while the text has no place in the sound yet. */
+  readonly timing: 'set' | 'provisional';
+  readonly text: string;
+  readonly marks: readonly Mark[];
+  readonly speakers: readonly SpeakerRange[];
+  readonly words: readonly WordRange[];
+  readonly placement: Placement | null;
+  readonly proofed: boolean;
+  readonly letBe: readonly LetBe[];
+  readonly foreign: Foreign | null;
+}
+
+export type TrackKind = 'machine' | 'captions' | 'subtitles' | 'transcript';
+
+export interface Track {
+  readonly id: string;
+  readonly kind: TrackKind;
+  /** BCP 47, as `en-GB`. */
+  readonly language: string;
+  readonly name: string;
+  /** How many edits the track has had; the number of the last one. */
+  readonly edit: number;
+  /** In order of start, end, id. */
+  readonly captions: readonly Caption[];
+}
+
+/** A caption with everything left out filled in. */
+export function caption(of: Pick<Caption, 'id' | 'start' | 'end' | 'text'> & Partial<Caption>): Caption {
+  return {
+    timing: 'set',
+    marks: [],
+    speakers: [],
+    words: [],
+    placement: null,
+    proofed: false,
+    letBe: [],
+    foreign: null,
+    ...of,
+  };
+}
+
+/** The lines of a caption; an empty caption has one empty line. */
+export const linesOf = (of: Caption): string[] => of.text.split('\n');
+
+/** The order of captions in a track: start, then end, then id. */
+export function inOrder(a: Caption, b: Caption): number {
+  return a.start - b.start || a.end - b.end || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+}
+
+/** The captions in order; the same array when they already are. */
+export function sorted(captions: readonly Caption[]): readonly Caption[] {
+  for (let i = 1; i < captions.length; i++) {
+    const before = captions[i - 1];
+    const here = captions[i];
+    if (before && here && inOrder(before, here) > 0) return [...captions].sort(inOrder);
+  }
+  return captions;
+}
+
+/**
+ * Index of the caption that is on screen at a time, or of the last one that began before it.
+ * @param ms a time in milliseconds
+ * @returns -1 before the first caption
+ */
+export function captionAt(captions: readonly Caption[], ms: number): number {
+  let low = 0;
+  let high = captions.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((captions[middle]?.start ?? 0) <= ms) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}

@@ -1,0 +1,196 @@
+/** Edits and captions from unknown JSON: the one place that says what a valid one is. */
+import type {
+  Caption,
+  Foreign,
+  LetBe,
+  Mark,
+  MarkKind,
+  Placement,
+  SpeakerRange,
+  WordRange,
+  WordSource,
+} from './caption.ts';
+import type { Edit } from './edits.ts';
+
+/** JSON that is not what it should be; the message names the place. */
+export class NotDecoded extends Error {
+  override readonly name = 'NotDecoded';
+}
+
+type Json = Readonly<Record<string, unknown>>;
+
+const markKinds: readonly MarkKind[] = ['italic', 'bold', 'underline', 'colour', 'language'];
+const wordSources: readonly WordSource[] = ['recogniser', 'aligned', 'guessed'];
+
+function fail(at: string, expected: string): never {
+  throw new NotDecoded(`${at}: expected ${expected}.`);
+}
+function object(value: unknown, at: string): Json {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : fail(at, 'an object');
+}
+function list<T>(value: unknown, at: string, item: (v: unknown, at: string) => T): T[] {
+  return Array.isArray(value) ? value.map((v, i) => item(v, `${at}[${String(i)}]`)) : fail(at, 'a list');
+}
+const string = (value: unknown, at: string): string => (typeof value === 'string' ? value : fail(at, 'text'));
+const id = (value: unknown, at: string): string => {
+  const text = string(value, at);
+  return text.length > 0 && text.length <= 64 ? text : fail(at, 'an id of 1 to 64 characters');
+};
+const whole = (value: unknown, at: string): number =>
+  Number.isSafeInteger(value) && (value as number) >= 0
+    ? (value as number)
+    : fail(at, 'a whole number of nought or more');
+const number = (value: unknown, at: string): number =>
+  typeof value === 'number' && Number.isFinite(value) ? value : fail(at, 'a number');
+const boolean = (value: unknown, at: string): boolean =>
+  typeof value === 'boolean' ? value : fail(at, 'true or false');
+function oneOf<T>(value: unknown, at: string, allowed: readonly T[]): T {
+  const found = allowed.find((a) => a === value);
+  return found ?? fail(at, `one of ${allowed.join(', ')}`);
+}
+
+/** A line break in captions is `\n` alone; anything else has to be folded before it gets here. */
+const text = (value: unknown, at: string): string => {
+  const found = string(value, at);
+  return found.includes('\r') ? fail(at, 'text with plain line breaks') : found;
+};
+
+function span(value: Json, at: string, length: number): { from: number; to: number } {
+  const from = whole(value['from'], `${at}.from`);
+  const to = whole(value['to'], `${at}.to`);
+  return from <= to && to <= length ? { from, to } : fail(at, `a range inside ${String(length)} characters`);
+}
+
+function decodeWord(value: unknown, at: string, length: number): WordRange {
+  if (!Array.isArray(value) || value.length !== 7) fail(at, 'a word of seven parts');
+  const parts = value as readonly unknown[];
+  const { from, to } = span({ from: parts[0], to: parts[1] }, at, length);
+  return [
+    from,
+    to,
+    whole(parts[2], at),
+    whole(parts[3], at),
+    number(parts[4], at),
+    oneOf(parts[5], at, wordSources),
+    string(parts[6], at),
+  ];
+}
+
+/** A caption from JSON. @throws {NotDecoded} naming the first fault */
+export function decodeCaption(value: unknown, at = 'caption'): Caption {
+  const json = object(value, at);
+  const body = text(json['text'], `${at}.text`);
+  const start = whole(json['start'], `${at}.start`);
+  const end = whole(json['end'], `${at}.end`);
+  if (end < start) fail(at, 'an end at or after the start');
+  return {
+    id: id(json['id'], `${at}.id`),
+    start,
+    end,
+    timing: oneOf(json['timing'], `${at}.timing`, ['set', 'provisional'] as const),
+    text: body,
+    marks: list(json['marks'], `${at}.marks`, (v, where): Mark => {
+      const mark = object(v, where);
+      return {
+        ...span(mark, where, body.length),
+        kind: oneOf(mark['kind'], where, markKinds),
+        value: string(mark['value'], where),
+      };
+    }),
+    speakers: list(json['speakers'], `${at}.speakers`, (v, where): SpeakerRange => {
+      const range = object(v, where);
+      return {
+        ...span(range, where, body.length),
+        speaker: string(range['speaker'], where),
+        label: whole(range['label'], where),
+      };
+    }),
+    words: list(json['words'], `${at}.words`, (v, where) => decodeWord(v, where, body.length)),
+    placement:
+      json['placement'] === null
+        ? null
+        : oneOf<Placement>(json['placement'], `${at}.placement`, [1, 2, 3, 4, 5, 6, 7, 8, 9]),
+    proofed: boolean(json['proofed'], `${at}.proofed`),
+    letBe: list(json['letBe'], `${at}.letBe`, (v, where): LetBe => {
+      const entry = object(v, where);
+      return {
+        rule: string(entry['rule'], where),
+        reason: string(entry['reason'], where),
+        figure: number(entry['figure'], where),
+      };
+    }),
+    foreign: json['foreign'] === null ? null : decodeForeign(json['foreign'], `${at}.foreign`),
+  };
+}
+
+function decodeForeign(value: unknown, at: string): Foreign {
+  return Object.fromEntries(Object.entries(object(value, at)).map(([key, v]) => [key, string(v, `${at}.${key}`)]));
+}
+
+/** How deep `together` may hold `together`; work made by people never gets past two. */
+const deepest = 8;
+
+/**
+ * An edit from JSON.
+ * @throws {NotDecoded} naming the first fault
+ */
+export function decodeEdit(value: unknown, at = 'edit', depth = 0): Edit {
+  const json = object(value, at);
+  const ids = (key: string): string[] => list(json[key], `${at}.${key}`, id);
+  const captions = (): Caption[] => list(json['captions'], `${at}.captions`, decodeCaption);
+  const type = json['type'];
+  switch (type) {
+    case 'splice':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        ...span(json, at, Number.MAX_SAFE_INTEGER),
+        insert: text(json['insert'], `${at}.insert`),
+      };
+    case 'split':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        at: whole(json['at'], `${at}.at`),
+        newId: id(json['newId'], `${at}.newId`),
+        end: whole(json['end'], `${at}.end`),
+        start: whole(json['start'], `${at}.start`),
+      };
+    case 'join':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        next: id(json['next'], `${at}.next`),
+        between: oneOf(json['between'], `${at}.between`, ['', ' ', '\n'] as const),
+      };
+    case 'setTimes':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        start: whole(json['start'], `${at}.start`),
+        end: whole(json['end'], `${at}.end`),
+      };
+    case 'insert':
+      return { type, captions: captions() };
+    case 'remove':
+      return { type, ids: ids('ids') };
+    case 'replace':
+      return { type, removed: ids('removed'), captions: captions() };
+    case 'mark':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        ...span(json, at, Number.MAX_SAFE_INTEGER),
+        kind: oneOf(json['kind'], `${at}.kind`, markKinds),
+        value: string(json['value'], `${at}.value`),
+        on: boolean(json['on'], `${at}.on`),
+      };
+    case 'proof':
+      return { type, ids: ids('ids'), proofed: boolean(json['proofed'], `${at}.proofed`) };
+    case 'together':
+      if (depth >= deepest) fail(at, 'edits that hold each other less deeply');
+      return { type, edits: list(json['edits'], `${at}.edits`, (v, where) => decodeEdit(v, where, depth + 1)) };
+    default:
+      return fail(`${at}.type`, 'the name of an edit');
+  }
+}

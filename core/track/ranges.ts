@@ -1,0 +1,193 @@
+/** How marks, speakers and word times travel with the text when it changes. */
+import type { Caption, Mark, SpeakerRange, WordRange } from './caption.ts';
+
+/** The parts of a caption that hang on its text. */
+export type Ranged = Pick<Caption, 'text' | 'marks' | 'speakers' | 'words'>;
+
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * A span after `text[from, to)` became `length` characters. Text typed at the end of a span belongs
+ * to it, text typed before its start does not; text that replaces its tail belongs to it, text that
+ * replaces its head does not. Nothing is left of a span whose text is gone.
+ */
+function mapSpan<T extends Span>(span: T, from: number, to: number, length: number): T | null {
+  const delta = length - (to - from);
+  let start = span.from;
+  if (start >= to && !(start === from && to > from)) start += delta;
+  else if (start > from) start = from + length;
+  let end = span.to;
+  if (end >= to) end += delta;
+  else if (end > from) end = from + length;
+  return end > start ? { ...span, from: start, to: end } : null;
+}
+
+function mapSpans<T extends Span>(spans: readonly T[], from: number, to: number, length: number): readonly T[] {
+  return spans.flatMap((span) => mapSpan(span, from, to, length) ?? []);
+}
+
+/** A speaker's label shortens or goes when the edit reaches into it. */
+function mapSpeaker(range: SpeakerRange, from: number, to: number, length: number): SpeakerRange | null {
+  const mapped = mapSpan(range, from, to, length);
+  if (!mapped || range.label === 0) return mapped;
+  const labelEnd = range.from + range.label;
+  if (from >= labelEnd) return mapped;
+  const label = mapSpan({ from: range.from, to: labelEnd }, from, to, length);
+  return { ...mapped, label: label ? label.to - mapped.from : 0 };
+}
+
+const isSpace = (text: string, at: number): boolean => /\s/.test(text.charAt(at));
+
+/** Words of a stretch of text, as white space parts them. */
+function tokens(text: string, from: number, to: number): Span[] {
+  const found: Span[] = [];
+  for (const match of text.slice(from, to).matchAll(/\S+/gu)) {
+    found.push({ from: from + match.index, to: from + match.index + match[0].length });
+  }
+  return found;
+}
+
+/** Shares a stretch of time among words by their letters. */
+export function shareByLetters(text: string, words: readonly Span[], start: number, end: number): WordRange[] {
+  const letters = words.reduce((sum, w) => sum + (w.to - w.from), 0);
+  let before = 0;
+  return words.map((w) => {
+    const from = Math.round(start + ((end - start) * before) / letters);
+    before += w.to - w.from;
+    return [
+      w.from,
+      w.to,
+      from,
+      Math.round(start + ((end - start) * before) / letters),
+      1,
+      'guessed',
+      text.slice(w.from, w.to),
+    ];
+  });
+}
+
+/**
+ * Word times after a splice. Words the change does not touch keep theirs. Where as many words come
+ * out as went in, each keeps its time (a mended word stays where it was said); where the number
+ * differs, the time of those touched is shared by letters; a word typed into the space between two
+ * timed words gets the time between them.
+ */
+function mapWords(
+  words: readonly WordRange[],
+  after: string,
+  from: number,
+  to: number,
+  length: number,
+): readonly WordRange[] {
+  if (words.length === 0) return words;
+  const delta = length - (to - from);
+  const left = words.filter((w) => w[1] < from);
+  const right = words.filter((w) => w[0] > to);
+  const touched = words.slice(left.length, words.length - right.length);
+  let start = touched.length > 0 ? Math.min(from, touched[0]?.[0] ?? from) : from;
+  let end = Math.max(from + length, ...touched.map((w) => (w[1] >= to ? w[1] + delta : 0)));
+  const lowest = left.at(-1)?.[1] ?? 0;
+  const highest = (right[0]?.[0] ?? after.length - delta) + delta;
+  while (start > lowest && !isSpace(after, start - 1)) start--;
+  while (end < highest && end < after.length && !isSpace(after, end)) end++;
+  const fresh = tokens(after, start, end);
+  const moved = right.map((w): WordRange => [w[0] + delta, w[1] + delta, w[2], w[3], w[4], w[5], w[6]]);
+  const between = ((): WordRange[] => {
+    if (fresh.length === 0) return [];
+    if (fresh.length === touched.length) {
+      return touched.map((w, i) => [fresh[i]?.from ?? w[0], fresh[i]?.to ?? w[1], w[2], w[3], w[4], w[5], w[6]]);
+    }
+    const first = touched[0];
+    const last = touched.at(-1);
+    if (first && last) return shareByLetters(after, fresh, first[2], last[3]);
+    const previous = left.at(-1);
+    const next = right[0];
+    return previous && next ? shareByLetters(after, fresh, previous[3], Math.max(previous[3], next[2])) : [];
+  })();
+  return [...left, ...between, ...moved];
+}
+
+/** `text[from, to)` becomes `insert`; everything that hangs on the text goes along. */
+export function spliceText<T extends Ranged>(of: T, from: number, to: number, insert: string): T {
+  const text = of.text.slice(0, from) + insert + of.text.slice(to);
+  return {
+    ...of,
+    text,
+    marks: mapSpans(of.marks, from, to, insert.length),
+    speakers: of.speakers.flatMap((range) => mapSpeaker(range, from, to, insert.length) ?? []),
+    words: mapWords(of.words, text, from, to, insert.length),
+  };
+}
+
+/** The part `[from, to)` of a ranged text, with what hangs on it. */
+export function sliceText(of: Ranged, from: number, to: number): Ranged {
+  const cut = <T extends Span>(span: T): T[] => {
+    const start = Math.max(span.from, from);
+    const end = Math.min(span.to, to);
+    return end > start ? [{ ...span, from: start - from, to: end - from }] : [];
+  };
+  return {
+    text: of.text.slice(from, to),
+    marks: of.marks.flatMap(cut),
+    speakers: of.speakers.flatMap((range) =>
+      cut(range).map((part) => ({
+        ...part,
+        label: Math.max(0, Math.min(range.from + range.label, to) - Math.max(range.from, from)),
+      })),
+    ),
+    words: of.words.flatMap((w): WordRange[] => {
+      const start = Math.max(w[0], from);
+      const end = Math.min(w[1], to);
+      if (end <= start) return [];
+      if (start === w[0] && end === w[1]) return [[start - from, end - from, w[2], w[3], w[4], w[5], w[6]]];
+      const at = (offset: number): number => Math.round(w[2] + ((w[3] - w[2]) * (offset - w[0])) / (w[1] - w[0]));
+      return [[start - from, end - from, at(start), at(end), w[4], 'guessed', of.text.slice(start, end)]];
+    }),
+  };
+}
+
+/** Two ranged texts one after the other, with `between` from the one to the other. */
+export function joinText(a: Ranged, between: string, b: Ranged): Ranged {
+  const by = a.text.length + between.length;
+  const along = <T extends Span>(span: T): T => ({ ...span, from: span.from + by, to: span.to + by });
+  return {
+    text: a.text + between + b.text,
+    marks: meet([...a.marks, ...b.marks.map(along)], between.length),
+    speakers: [...a.speakers, ...b.speakers.map(along)],
+    words: [...a.words, ...b.words.map((w): WordRange => [w[0] + by, w[1] + by, w[2], w[3], w[4], w[5], w[6]])],
+  };
+}
+
+/** Joins marks of one kind and value that touch, or that only the joining space keeps apart. */
+export function meet(marks: readonly Mark[], slack = 0): readonly Mark[] {
+  const out: Mark[] = [];
+  for (const mark of [...marks].sort((a, b) => a.from - b.from)) {
+    const k = out.findLastIndex((m) => m.kind === mark.kind && m.value === mark.value && m.to + slack >= mark.from);
+    const before = out[k];
+    if (before) out[k] = { ...before, to: Math.max(before.to, mark.to) };
+    else out.push(mark);
+  }
+  return out;
+}
+
+/** Sets or clears a mark on `[from, to)`. */
+export function markText<T extends Ranged>(
+  of: T,
+  from: number,
+  to: number,
+  kind: Mark['kind'],
+  value: string,
+  on: boolean,
+): T {
+  const rest = of.marks.flatMap((m): Mark[] => {
+    if (m.kind !== kind || m.to <= from || m.from >= to) return [m];
+    return [
+      { ...m, to: from },
+      { ...m, from: to },
+    ].filter((part) => part.to > part.from);
+  });
+  return { ...of, marks: meet(on ? [...rest, { from, to, kind, value }] : rest) };
+}

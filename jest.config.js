@@ -1,0 +1,13 @@
+/** Unit tests, beside the code they test. */
+/** @type {import('jest').Config} */
+export default {
+  testMatch: ['<rootDir>/{core,server,web,standins,demo}/**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  testEnvironment: 'node',
+};

@@ -1,0 +1,14 @@
+/** Browser tests: the real interface in headless Chromium against the real server. */
+/** @type {import('jest').Config} */
+export default {
+  testMatch: ['<rootDir>/e2e/**/*.e2e.ts'],
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  testEnvironment: 'node',
+  testTimeout: 120_000,
+};
