@@ -5,7 +5,7 @@ export function plainName(title: string): string {
   const name = title
     .normalize('NFC')
     .toLowerCase()
-     
+
     .replace(/[\u0000-\u001f\\/:*?"<>|.]+/g, ' ')
     .trim()
     .replace(/\s+/g, '-')

@@ -238,7 +238,8 @@ export function merge(a: Edit, b: Edit): Edit | null {
   if (a.type !== 'splice' || b.type !== 'splice' || a.id !== b.id) return null;
   const end = a.from + a.insert.length;
   if (b.from === end && b.to === end && !/\s$/.test(a.insert)) return { ...a, insert: a.insert + b.insert };
-  if (b.to === end && b.from >= a.from) return { ...a, insert: a.insert.slice(0, b.from - a.from) + b.insert };
+  if (b.to === end && b.from < end && b.from >= a.from)
+    return { ...a, insert: a.insert.slice(0, b.from - a.from) + b.insert };
   if (a.insert === '' && b.insert === '' && b.to === a.from) return { ...a, from: b.from };
   if (a.insert === '' && b.insert === '' && b.from === a.from) return { ...a, to: a.to + (b.to - b.from) };
   return null;

@@ -189,5 +189,5 @@ export function markText<T extends Ranged>(
       { ...m, from: to },
     ].filter((part) => part.to > part.from);
   });
-  return { ...of, marks: meet(on ? [...rest, { from, to, kind, value }] : rest) };
+  return { ...of, marks: meet(on && to > from ? [...rest, { from, to, kind, value }] : rest) };
 }

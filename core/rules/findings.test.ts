@@ -1,0 +1,83 @@
+import fc from 'fast-check';
+import { captionsArbitrary, play, seedsArbitrary } from '../track/arbitrary.ts';
+import { caption, type Caption } from '../track/caption.ts';
+import type { Ground } from './finding.ts';
+import { finder, mustCount } from './findings.ts';
+import { shippedStyle, smallestGap, type HouseStyle } from './style.ts';
+
+function lecture(): HouseStyle {
+  const style = shippedStyle('lecture-38');
+  if (!style) throw new Error('The lecture style ships.');
+  return style;
+}
+const style = lecture();
+const rate = { numerator: 25, denominator: 1 };
+const ground: Ground = { style, rate, length: 60_000 };
+const rulesOf = (captions: readonly Caption[], on: Ground = ground) =>
+  [...finder()(captions, on).values()].flat().map((f) => f.rule);
+const c = (id: string, start: number, end: number, text = 'It is level.'): Caption => caption({ id, start, end, text });
+
+describe('findings', () => {
+  it.each<[string, Caption[], string[]]>([
+    ['nothing on a caption at its limits', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'x'.repeat(10))], []],
+    ['a line of 39 where 38 fit', [c('a', 0, 5000, 'x'.repeat(39))], ['line-too-long']],
+    ['three lines', [c('a', 0, 4000, 'one\ntwo\nthree')], ['too-many-lines']],
+    ['speed just over the limit', [c('a', 0, 1999, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['too-fast']],
+    ['speed between target and limit', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['brisk']],
+    ['999 ms', [c('a', 0, 999, 'Wait.')], ['too-short']],
+    ['7001 ms', [c('a', 0, 7001)], ['too-long']],
+    ['an overlap, and no gap finding beside it', [c('a', 0, 2000), c('b', 1900, 4000)], ['overlap']],
+    ['no text', [c('a', 0, 2000, ' ')], ['empty']],
+    ['an end after the recording', [c('a', 58_000, 60_001)], ['past-the-end']],
+  ])('%s', (_, captions, expected) => expect(rulesOf(captions)).toEqual(expected));
+
+  // Common practice: two frames at 24000/1001 are 83.4 ms, and clients write 83 or 84.
+  it('takes 83 and 84 ms for two frames at 24000/1001 and not 82', () => {
+    const film: Ground = { ...ground, rate: { numerator: 24000, denominator: 1001 } };
+    expect(smallestGap(style, film.rate)).toBeCloseTo(83.42, 2);
+    for (const [gap, expected] of [
+      [84, []],
+      [83, []],
+      [82, ['gap-too-small']],
+    ] as const) {
+      expect(rulesOf([c('a', 0, 2000), c('b', 2000 + gap, 4000)], film)).toEqual(expected);
+    }
+  });
+
+  it('gives the figure and its unit in the sentence', () => {
+    const [first] = [
+      ...finder()(
+        [c('a', 0, 1120, 'Never open it faster than one turn\na second, whatever the queue.')],
+        ground,
+      ).values(),
+    ].flat();
+    expect(first?.message).toBe('63 characters in 1.12 s = 56.3 cps; limit 20. Needs 3.15 s.');
+  });
+
+  it('finds the same after an edit as when it looks at everything anew', () => {
+    fc.assert(
+      fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
+        const look = finder();
+        look(captions, ground);
+        let now = captions;
+        for (const seed of seeds) {
+          now = play(now, [seed], `n${String(seeds.indexOf(seed))}-`).captions;
+          expect(look(now, ground)).toEqual(finder()(now, ground));
+        }
+      }),
+    );
+  });
+
+  it('forgets what it knew when the style changes', () => {
+    const look = finder();
+    const captions = [c('a', 0, 2000, 'x'.repeat(30))];
+    expect(mustCount(look(captions, ground))).toBe(0);
+    const short = { ...style, text: { ...style.text, lineLength: { limit: 17, severity: 'must' as const } } };
+    expect(mustCount(look(captions, { ...ground, style: short }))).toBe(1);
+  });
+
+  it('says nothing for a rule that is off', () => {
+    const off = { ...style, text: { ...style.text, lineLength: { limit: 5, severity: 'off' as const } } };
+    expect(rulesOf([c('a', 0, 2000)], { ...ground, style: off })).toEqual([]);
+  });
+});

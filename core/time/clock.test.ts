@@ -1,0 +1,26 @@
+import { formatClock, lengthInWords, marginClock, monitorClock, seconds } from './clock.ts';
+
+describe('formatClock', () => {
+  it.each([
+    [0, '00:00:00,000'],
+    [3_723_045, '01:02:03,045'],
+    [359_999_999, '99:59:59,999'],
+    [360_000_000, '100:00:00,000'],
+    [-5, '00:00:00,000'],
+    [NaN, '00:00:00,000'],
+  ])('prints %d ms as SRT writes it', (ms, text) => {
+    expect(formatClock(ms, { fraction: ',', hours: 'always', digits: 3 })).toBe(text);
+  });
+
+  it('cuts the fraction off rather than name a time not yet reached', () => {
+    expect(monitorClock(26_999)).toBe('00:00:26.99');
+    expect(marginClock(59_999)).toBe('00:59.99');
+    expect(seconds(1999)).toBe('1.99 s');
+  });
+
+  it.each([
+    [30_000, '30 s'],
+    [151_400, '2 min 31 s'],
+    [3_600_000, '1 h 0 min'],
+  ])('says how long %d ms are', (ms, text) => expect(lengthInWords(ms)).toBe(text));
+});
