@@ -49,5 +49,10 @@ export default tseslint.config(
     languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser }, globals: globals.browser },
   },
   { files: ['scripts/**/*.mjs', '*.config.js'], languageOptions: { globals: globals.node } },
+  // A test may stand beside the code it tests and still bring in the other side of the wire.
+  {
+    files: ['**/*.test.ts'],
+    rules: { 'import/no-restricted-paths': 'off', '@typescript-eslint/no-unnecessary-type-parameters': 'off' },
+  },
   prettier,
 );

@@ -14,12 +14,12 @@ describe('countGraphemes', () => {
   });
 
   it('agrees on every pair of neighbours the fast path takes', () => {
-    const ranges = [
+    const ranges: readonly (readonly [number, number])[] = [
       [0x20, 0x530],
       [0x1e00, 0x2060],
       [0x20a0, 0x20ff],
       [0x3000, 0x3110],
-    ] as const;
+    ];
     for (const [low, high] of ranges) {
       for (let unit = low; unit < high; unit++) {
         if (unit === 0x0d) continue;

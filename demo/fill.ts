@@ -1,0 +1,93 @@
+/**
+ * Fills the demo: sets up the video host stand-in with the demo recording and its machine track, and
+ * makes the demo job through the server's own API when there is none.
+ */
+import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { withIds } from '../core/formats/cue.ts';
+import { readCaptions } from '../core/formats/registry.ts';
+import { webvtt } from '../core/formats/webvtt.ts';
+import { shippedStyle, type HouseStyle } from '../core/rules/style.ts';
+import type { Caption } from '../core/track/caption.ts';
+
+const folder = resolve('demo/recordings/lock-after-dark');
+const title = 'Working a lock after dark';
+const language = 'en-GB';
+
+function lecture(): HouseStyle {
+  const style = shippedStyle('lecture-38');
+  if (!style) throw new Error('The lecture style ships.');
+  return style;
+}
+
+const draft = (): Caption[] =>
+  withIds(readCaptions(readFileSync(join(folder, 'machine-draft.ctm'), 'utf8'), lecture()).captions, randomUUID);
+
+function setUpHost(file: string, token: string): void {
+  const recording = {
+    id: 'lock-after-dark',
+    title,
+    file: join(folder, 'recording.webm'),
+    mediaType: 'video/webm',
+    machineTrack: webvtt.write?.(draft(), '') ?? '',
+    language,
+  };
+  writeFileSync(file, JSON.stringify({ token, recordings: [recording], processing: 2500 }));
+}
+
+async function ask<T>(method: string, url: string, body?: object): Promise<T> {
+  const response = await fetch(url, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
+  if (!response.ok) throw new Error(`${method} ${url}: ${await response.text()}`);
+  return (await response.json()) as T;
+}
+
+async function upload(server: string): Promise<string> {
+  const response = await fetch(`${server}/api/recordings?name=lock-after-dark.webm`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: Readable.toWeb(createReadStream(join(folder, 'recording.webm'))),
+    duplex: 'half',
+  } as RequestInit);
+  if (!response.ok) throw new Error(await response.text());
+  return ((await response.json()) as { hash: string }).hash;
+}
+
+async function fill(server: string, host: string, token: string): Promise<void> {
+  await ask('PUT', `${server}/api/destinations/quayside`, { name: 'Quayside', kind: 'video-host', url: host, token });
+  const jobs = await ask<unknown[]>('GET', `${server}/api/jobs`);
+  if (jobs.length > 0) return;
+  const { length } = JSON.parse(readFileSync(join(folder, 'true-script.json'), 'utf8')) as { length: number };
+  const recording = await upload(server);
+  await ask('PATCH', `${server}/api/recordings/${recording}`, { length, width: 1280, height: 720 });
+  const job = await ask<{ id: string }>('POST', `${server}/api/jobs`, {
+    title,
+    series: 'Night school 3',
+    language,
+    style: 'lecture-38',
+    recording,
+  });
+  const captions = draft();
+  for (const [kind, name] of [
+    ['machine', 'machine draft'],
+    ['captions', 'fair copy'],
+  ]) {
+    const track = await ask<{ id: string }>('POST', `${server}/api/jobs/${job.id}/tracks`, { kind, name, language });
+    const own = captions.map((c) => ({ ...c, id: randomUUID() }));
+    await ask('POST', `${server}/api/tracks/${track.id}/edits`, {
+      id: randomUUID(),
+      base: 0,
+      edits: [{ type: 'insert', captions: own }],
+    });
+  }
+}
+
+const [task, ...args] = process.argv.slice(2);
+const [first = '', second = '', third = ''] = args;
+if (task === 'host-setup') setUpHost(first, second);
+else await fill(first, second, third);

@@ -1,0 +1,248 @@
+import type { FastifyInstance } from 'fastify';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { caption, type Track } from '../core/track/caption.ts';
+import type { Edit } from '../core/track/edits.ts';
+import { buildHost } from '../standins/video-host/host.ts';
+import { buildApp } from './app.ts';
+import type { Job } from './jobs/store.ts';
+
+let data: string;
+let app: FastifyInstance;
+const config = () => ({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 2000 });
+beforeEach(async () => {
+  data = mkdtempSync(join(tmpdir(), 'fenwix-server-'));
+  app = await buildApp(config());
+});
+afterEach(async () => {
+  await app.close();
+  rmSync(data, { recursive: true, force: true });
+});
+
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+async function ask<T>(method: Method, url: string, payload?: object): Promise<{ status: number; body: T }> {
+  const response = await app.inject({ method, url, headers: { host: 'localhost' }, ...(payload ? { payload } : {}) });
+  return { status: response.statusCode, body: (response.body === '' ? null : JSON.parse(response.body)) as T };
+}
+interface Said {
+  code: string;
+  message: string;
+  details: { edit: number; since: Edit[] };
+}
+
+const webm = Buffer.concat([
+  Buffer.from([0x1a, 0x45, 0xdf, 0xa3]),
+  Buffer.from('....................webm'),
+  Buffer.alloc(500, 7),
+]);
+const upload = (bytes: Buffer) =>
+  app.inject({
+    method: 'PUT',
+    url: '/api/recordings?name=lock.webm',
+    headers: { host: 'localhost', 'content-type': 'application/octet-stream' },
+    payload: bytes,
+  });
+
+async function newTrack(kind = 'captions'): Promise<{ job: string; track: string }> {
+  const job = await ask<Job>('POST', '/api/jobs', { title: 'Working a lock', language: 'en-GB', style: 'lecture-38' });
+  const track = await ask<{ id: string }>('POST', `/api/jobs/${job.body.id}/tracks`, {
+    kind,
+    language: 'en-GB',
+    name: 'fair copy',
+  });
+  return { job: job.body.id, track: track.body.id };
+}
+const gate = caption({ id: 'a', start: 1000, end: 3000, text: 'the gate' });
+const insert: Edit = { type: 'insert', captions: [gate] };
+const typed = (text: string): Edit => ({ type: 'splice', id: 'a', from: 8, to: 8, insert: text });
+const send = <T = Said>(track: string, id: string, base: number, edits: readonly unknown[]) =>
+  ask<T>('POST', `/api/tracks/${track}/edits`, { id, base, edits });
+
+describe('the edit log', () => {
+  it('numbers each edit and keeps the track over a restart', async () => {
+    const { track } = await newTrack();
+    expect((await send(track, 'b1', 0, [insert, typed(' is')])).body).toEqual({ edit: 2 });
+    expect((await send(track, 'b2', 2, [typed(' shut')])).body).toEqual({ edit: 3 });
+    await app.close();
+    app = await buildApp(config());
+    const kept = await ask<Track>('GET', `/api/tracks/${track}`);
+    expect(kept.body.edit).toBe(3);
+    expect(kept.body.captions[0]?.text).toBe('the gate shut is');
+    expect((await ask<Track>('GET', `/api/tracks/${track}?at=2`)).body.captions[0]?.text).toBe('the gate is');
+  });
+
+  it('takes a batch once, however often it is sent', async () => {
+    const { track } = await newTrack();
+    await send(track, 'b1', 0, [insert]);
+    for (let i = 0; i < 3; i++) expect((await send(track, 'b2', 1, [typed('!')])).body).toEqual({ edit: 2 });
+    expect((await ask<Track>('GET', `/api/tracks/${track}`)).body.captions[0]?.text).toBe('the gate!');
+  });
+
+  it('refuses a batch on an old base with what came since', async () => {
+    const { track } = await newTrack();
+    await send(track, 'b1', 0, [insert]);
+    await send(track, 'b2', 1, [typed('!')]);
+    const late = await send(track, 'b3', 1, [typed('?')]);
+    expect(late.status).toBe(409);
+    expect(late.body).toMatchObject({ code: 'behind', details: { edit: 2, since: [typed('!')] } });
+  });
+
+  it('takes a batch whole or not at all', async () => {
+    const { track } = await newTrack();
+    await send(track, 'b1', 0, [insert]);
+    const refused = await send(track, 'b2', 1, [typed('!'), { type: 'remove', ids: ['gone'] }]);
+    expect(refused.status).toBe(422);
+    expect(refused.body.message).toContain('was not made');
+    expect((await ask<Track>('GET', `/api/tracks/${track}`)).body).toMatchObject({ edit: 1, captions: [gate] });
+  });
+
+  it('replays from snapshots what it replays from the beginning', async () => {
+    const { track } = await newTrack();
+    await send(track, 'b0', 0, [insert]);
+    await send(
+      track,
+      'b1',
+      1,
+      Array.from({ length: 450 }, () => typed('x')),
+    );
+    await app.close();
+    app = await buildApp(config());
+    const at = async (edit: number) =>
+      (await ask<Track>('GET', `/api/tracks/${track}?at=${String(edit)}`)).body.captions[0]?.text.length;
+    expect([await at(1), await at(200), await at(201), await at(450)]).toEqual([8, 207, 208, 457]);
+  });
+
+  it('never changes a machine draft once it has its words', async () => {
+    const { track } = await newTrack('machine');
+    expect((await send(track, 'b1', 0, [insert])).status).toBe(200);
+    expect((await send(track, 'b2', 1, [typed('!')])).body.code).toBe('machine-draft');
+  });
+});
+
+describe('recordings', () => {
+  it('are kept once by what they hold, and given out by byte ranges with their type', async () => {
+    const first = (await upload(webm)).json<{ hash: string; type: string }>();
+    expect((await upload(webm)).json()).toEqual(first);
+    expect(readdirSync(join(data, 'recordings'))).toEqual([first.hash]);
+    const part = await app.inject({
+      url: `/api/recordings/${first.hash}/file`,
+      headers: { host: 'localhost', range: 'bytes=24-27' },
+    });
+    expect([part.statusCode, part.headers['content-type'], part.body]).toEqual([206, 'video/webm', 'webm']);
+  });
+
+  it.each([
+    ['a text file', Buffer.from('Dear all, the minutes are attached to this message.'), 415, 'not a recording'],
+    ['an empty file', Buffer.alloc(0), 415, 'empty'],
+    ['a file over the limit', Buffer.concat([webm, Buffer.alloc(3000)]), 413, 'over the limit'],
+  ])('%s is refused with a sentence and leaves nothing behind', async (_, bytes, status, says) => {
+    const answer = await upload(bytes);
+    expect(answer.statusCode).toBe(status);
+    expect(answer.json<Said>().message).toContain(says);
+    expect(readdirSync(join(data, 'recordings'))).toEqual([]);
+  });
+
+  it('go with the last job that uses them', async () => {
+    const { hash } = (await upload(webm)).json<{ hash: string }>();
+    const make = () =>
+      ask<Job>('POST', '/api/jobs', { title: 'A', language: 'en', style: 'lecture-38', recording: hash });
+    const [one, two] = [await make(), await make()];
+    await ask('DELETE', `/api/jobs/${one.body.id}`);
+    expect(readdirSync(join(data, 'recordings'))).toEqual([hash]);
+    await ask('DELETE', `/api/jobs/${two.body.id}`);
+    expect(readdirSync(join(data, 'recordings'))).toEqual([]);
+  });
+});
+
+describe('the door', () => {
+  it('answers to this machine’s names only, and takes changes from its own pages only', async () => {
+    expect((await app.inject({ url: '/api/jobs', headers: { host: 'evil.test' } })).statusCode).toBe(403);
+    const foreign = await app.inject({
+      method: 'POST',
+      url: '/api/jobs',
+      headers: { host: 'localhost', origin: 'http://evil.test' },
+      payload: { title: 'A', language: 'en', style: 'lecture-38' },
+    });
+    expect(foreign.statusCode).toBe(403);
+    expect((await ask<Job[]>('GET', '/api/jobs')).body).toEqual([]);
+  });
+
+  it('names what was wrong with a request', async () => {
+    const answer = await ask<Said>('POST', '/api/jobs', { title: '', style: 'nonsense' });
+    expect(answer.status).toBe(400);
+    expect(answer.body.message).toMatch(/title.*language.*style/);
+  });
+});
+
+describe('handing over', () => {
+  let host: FastifyInstance;
+  let job: string;
+  let track: string;
+  const receipts = () =>
+    ask<{ state: string; edit: number; file: string; watch: string }[]>('GET', `/api/jobs/${job}/receipts`);
+  const hand = () =>
+    ask<Said & { state: string }>('POST', `/api/jobs/${job}/receipts`, {
+      track,
+      destination: 'q',
+      place: 'lock',
+      format: 'srt',
+    });
+  const behave = (how: object) =>
+    host.inject({ method: 'POST', url: '/behave', headers: { authorization: 'Bearer secret' }, payload: how });
+
+  beforeEach(async () => {
+    const recording = {
+      id: 'lock',
+      title: 'Lock',
+      file: join(data, 'x.webm'),
+      mediaType: 'video/webm',
+      machineTrack: 'WEBVTT\n',
+      language: 'en-GB',
+    };
+    host = await buildHost({ token: 'secret', recordings: [recording], processing: 30 });
+    const url = await host.listen({ host: '127.0.0.1', port: 0 });
+    ({ job, track } = await newTrack());
+    await send(track, 'b1', 0, [insert]);
+    const kept = await ask('PUT', '/api/destinations/q', {
+      name: 'Quayside',
+      kind: 'video-host',
+      url,
+      token: 'secret',
+    });
+    expect(JSON.stringify(kept.body)).not.toContain('secret');
+  });
+  afterEach(() => host.close());
+
+  it('is processed, then live, and the receipt says which edit went', async () => {
+    expect((await hand()).body.state).toBe('processing');
+    let now = (await receipts()).body[0];
+    for (
+      const until = Date.now() + 5000;
+      now?.state === 'processing' && Date.now() < until;
+      now = (await receipts()).body[0]
+    );
+    expect(now).toMatchObject({ state: 'live', edit: 1, file: 'working-a-lock.en_GB.srt' });
+    const page = await fetch(now?.watch ?? '');
+    const source = /<track [^>]*src="([^"]+)"[^>]* default>/.exec(await page.text())?.[1] ?? '';
+    expect(await (await fetch(new URL(source, now?.watch))).text()).toBe(
+      'WEBVTT\n\n00:00:01.000 --> 00:00:03.000\nthe gate\n',
+    );
+  });
+
+  it('says what happened when the place refuses, fails or is away, and keeps no receipt', async () => {
+    await behave({ refuse: 'captions are closed today' });
+    expect((await hand()).body).toMatchObject({
+      code: 'destination-refused',
+      message: expect.stringContaining('captions are closed today') as string,
+    });
+    await behave({ refuse: null, fail: true });
+    expect((await hand()).body.message).toContain('down for repairs');
+    await host.close();
+    expect((await hand()).body).toMatchObject({
+      code: 'destination-away',
+      message: expect.stringContaining('safe here') as string,
+    });
+    expect((await receipts()).body).toEqual([]);
+  });
+});

@@ -1,0 +1,51 @@
+/** The server: one plugin per resource, each with its routes, schemas and store. */
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import fastify, { type FastifyInstance } from 'fastify';
+import type { Config } from './config.ts';
+import { openDatabase } from './database/open.ts';
+import { destinations } from './destinations/routes.ts';
+import { jobs } from './jobs/routes.ts';
+import { pages } from './pages/routes.ts';
+import { answerProblems, Problem } from './problem.ts';
+import { recordings } from './recordings/routes.ts';
+import { editLog } from './tracks/log.ts';
+import { tracks } from './tracks/routes.ts';
+
+const loopback = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+/**
+ * Keeps other sites out: requests have to name this machine as their host, so that a foreign name
+ * pointed here gets nothing, and changes have to come from a page of this server.
+ */
+function guard(app: FastifyInstance): void {
+  app.addHook('onRequest', (request, _reply, done) => {
+    const host = request.headers.host ?? '';
+    if (!loopback.has(host.replace(/:\d+$/, '')))
+      throw new Problem(403, 'other-host', 'Fenwix answers on this machine only.');
+    const { origin } = request.headers;
+    if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined && origin !== `http://${host}`) {
+      throw new Problem(403, 'other-origin', 'Changes are taken from Fenwix’s own pages only. Nothing was changed.');
+    }
+    done();
+  });
+}
+
+/** A server that is ready to listen. Closing it closes its database. */
+export async function buildApp(config: Config): Promise<FastifyInstance> {
+  const app = fastify({ logger: { level: process.env['FENWIX_LOG'] ?? 'warn' }, forceCloseConnections: true });
+  const db = await openDatabase(config.data);
+  app.addHook('onClose', () => db.destroy());
+  answerProblems(app);
+  guard(app);
+  await app.register(helmet, { contentSecurityPolicy: false });
+  await app.register(rateLimit, { max: 3000, timeWindow: '1 minute' });
+  const log = editLog(db);
+  app.get('/api/health', () => ({ fenwix: true }));
+  await app.register(jobs, { db, config });
+  await app.register(recordings, { db, config });
+  await app.register(tracks, { db, log });
+  await app.register(destinations, { db, log });
+  if (config.web) await pages(app, { web: config.web });
+  return app;
+}

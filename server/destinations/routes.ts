@@ -1,0 +1,121 @@
+/** Destinations, what is handed over to them, and the receipts of it. */
+import type { FastifyInstance } from 'fastify';
+import Joi from 'joi';
+import { randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
+import { checked } from '../checked.ts';
+import { jobRow } from '../jobs/store.ts';
+import { missing, Problem } from '../problem.ts';
+import type { EditLog } from '../tracks/log.ts';
+import { fileOf } from '../tracks/routes.ts';
+import { recordingAt, recordingsAt, send, type DestinationRow } from './video-host.ts';
+
+export interface ReceiptRow {
+  readonly id: string;
+  readonly job: string;
+  readonly track: string;
+  readonly destination: string;
+  readonly place: string;
+  readonly file: string;
+  readonly edit: number;
+  readonly state: 'processing' | 'live' | 'refused';
+  /** What the destination said, word for word. */
+  readonly answer: string;
+  readonly watch: string | null;
+  readonly at: number;
+}
+
+const id = Joi.string().max(64).required();
+const key = Joi.object<{ id: string }>({ id });
+const destination = Joi.object<{ name: string; kind: 'video-host'; url: string; token: string }>({
+  name: Joi.string().trim().min(1).max(80).required(),
+  kind: Joi.valid('video-host').required(),
+  url: Joi.string()
+    .uri({ scheme: ['http', 'https'] })
+    .required(),
+  token: Joi.string().min(1).max(400).required(),
+});
+const handover = Joi.object<{ track: string; destination: string; place: string; format: 'srt' | 'vtt' }>({
+  track: id,
+  destination: id,
+  place: Joi.string().max(200).required(),
+  format: Joi.valid('srt', 'vtt').required(),
+});
+
+const open = ({ token: _, ...rest }: DestinationRow): Omit<DestinationRow, 'token'> => rest;
+
+export function destinations(app: FastifyInstance, { db, log }: { db: Knex; log: EditLog }, done: () => void): void {
+  async function find(wanted: string): Promise<DestinationRow> {
+    const row = await db<DestinationRow>('destinations').where({ id: wanted }).first();
+    if (!row) throw missing('This destination');
+    return row;
+  }
+
+  app.get('/api/destinations', async () => (await db<DestinationRow>('destinations').orderBy('name')).map(open));
+
+  app.put('/api/destinations/:id', async (request) => {
+    const row = { ...checked(key, request.params), ...checked(destination, request.body) };
+    await db('destinations').insert(row).onConflict('id').merge();
+    return open(await find(row.id));
+  });
+
+  app.get('/api/destinations/:id/recordings', async (request) =>
+    recordingsAt(await find(checked(key, request.params).id)),
+  );
+
+  app.post('/api/jobs/:id/receipts', async (request, reply) => {
+    const job = await jobRow(db, checked(key, request.params).id);
+    const wanted = checked(handover, request.body);
+    const to = await find(wanted.destination);
+    const file = await fileOf(db, log, wanted.track, wanted.format);
+    if (file.job !== job.id) throw missing('This track');
+    if (!file.text.includes('-->'))
+      throw new Problem(
+        422,
+        'nothing-to-send',
+        'There is no caption with words in this track yet, so nothing was sent.',
+      );
+    const answer = await send(to, wanted.place, file);
+    const { watch } = await recordingAt(to, wanted.place);
+    const row: ReceiptRow = {
+      id: randomUUID(),
+      job: job.id,
+      track: wanted.track,
+      destination: to.id,
+      place: wanted.place,
+      file: file.name,
+      edit: file.edit,
+      state: answer.state,
+      answer: JSON.stringify(answer),
+      watch: new URL(watch, to.url).href,
+      at: Date.now(),
+    };
+    await db('receipts').insert(row);
+    return reply.status(201).send(row);
+  });
+
+  /** Asks the destination about a receipt that was still being processed, and keeps what it says. */
+  async function refreshed(row: ReceiptRow): Promise<ReceiptRow> {
+    if (row.state !== 'processing') return row;
+    try {
+      const held = await recordingAt(await find(row.destination), row.place);
+      const receipt = (JSON.parse(row.answer) as { receipt: string }).receipt;
+      const now = held.tracks.find((t) => t.receipt === receipt);
+      if (!now || now.state === row.state) return row;
+      const change = { state: now.state, answer: JSON.stringify(now) };
+      await db('receipts').where({ id: row.id }).update(change);
+      return { ...row, ...change };
+    } catch (error) {
+      // The destination being away changes nothing that is known about the receipt.
+      if (error instanceof Problem) return row;
+      throw error;
+    }
+  }
+
+  app.get('/api/jobs/:id/receipts', async (request) => {
+    const job = await jobRow(db, checked(key, request.params).id);
+    const rows = await db<ReceiptRow>('receipts').where({ job: job.id }).orderBy('at', 'desc');
+    return Promise.all(rows.map(refreshed));
+  });
+  done();
+}

@@ -1,0 +1,80 @@
+/** Talks to a video host: lists its recordings, sends a caption file, asks how it fares. */
+import { Problem } from '../problem.ts';
+
+export interface DestinationRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'video-host';
+  readonly url: string;
+  readonly token: string;
+}
+
+export interface HostTrack {
+  readonly language: string;
+  readonly kind: 'machine' | 'captions';
+  readonly state: 'processing' | 'live' | 'refused';
+  readonly receipt: string;
+  readonly message: string;
+}
+
+export interface HostRecording {
+  readonly id: string;
+  readonly title: string;
+  readonly watch: string;
+  readonly tracks: readonly HostTrack[];
+}
+
+/** How long a destination may take to answer, in ms. */
+const patience = 15_000;
+
+interface Sent {
+  readonly method: 'PUT';
+  readonly headers: Readonly<Record<string, string>>;
+  readonly body: string;
+}
+
+async function ask(to: DestinationRow, path: string, sent?: Sent): Promise<unknown> {
+  let response: Response;
+  try {
+    response = await fetch(new URL(path, to.url), {
+      ...sent,
+      headers: { ...sent?.headers, authorization: `Bearer ${to.token}` },
+      signal: AbortSignal.timeout(patience),
+      redirect: 'error',
+    });
+  } catch {
+    throw new Problem(
+      502,
+      'destination-away',
+      `${to.name} cannot be reached. Your captions are safe here and nothing was sent; try again when it is back.`,
+    );
+  }
+  const body: unknown = await response.json().catch(() => null);
+  if (response.ok) return body;
+  const said =
+    typeof body === 'object' && body !== null && 'message' in body
+      ? String(body.message)
+      : `it answered ${String(response.status)}`;
+  throw new Problem(
+    502,
+    'destination-refused',
+    `${to.name} refused: ${said}. Your captions are safe here; what it held before it still holds.`,
+  );
+}
+
+export const recordingsAt = async (to: DestinationRow): Promise<HostRecording[]> =>
+  (await ask(to, '/recordings')) as HostRecording[];
+
+export const recordingAt = async (to: DestinationRow, place: string): Promise<HostRecording> =>
+  (await ask(to, `/recordings/${encodeURIComponent(place)}`)) as HostRecording;
+
+export const send = async (
+  to: DestinationRow,
+  place: string,
+  file: { readonly name: string; readonly text: string; readonly mediaType: string },
+): Promise<HostTrack> =>
+  (await ask(to, `/recordings/${encodeURIComponent(place)}/tracks/${encodeURIComponent(file.name)}`, {
+    method: 'PUT',
+    headers: { 'content-type': file.mediaType },
+    body: file.text,
+  })) as HostTrack;

@@ -1,0 +1,56 @@
+/** Jobs as they are kept and as they are given out. */
+import type { Knex } from 'knex';
+import type { FrameRate, HouseStyle } from '../../core/rules/style.ts';
+import { missing } from '../problem.ts';
+import type { RecordingRow } from '../recordings/routes.ts';
+import type { TrackRow } from '../tracks/log.ts';
+
+interface JobRow {
+  readonly id: string;
+  readonly title: string;
+  readonly series: string;
+  readonly language: string;
+  readonly rate: string;
+  readonly style: string;
+  readonly recording: string | null;
+  readonly made: number;
+}
+
+export interface Job {
+  readonly id: string;
+  readonly title: string;
+  readonly series: string;
+  readonly language: string;
+  readonly rate: FrameRate;
+  readonly style: HouseStyle;
+  readonly made: number;
+  readonly recording: RecordingRow | null;
+  readonly tracks: readonly TrackRow[];
+}
+
+/** @throws {Problem} when there is no such job */
+export async function jobRow(db: Knex, id: string): Promise<JobRow> {
+  const row = await db<JobRow>('jobs').where({ id }).first();
+  if (!row) throw missing('This job');
+  return row;
+}
+
+async function whole(db: Knex, row: JobRow): Promise<Job> {
+  const recording = row.recording ? await db<RecordingRow>('recordings').where({ hash: row.recording }).first() : null;
+  const tracks = await db<TrackRow>('tracks').where({ job: row.id }).orderBy('position');
+  return {
+    ...row,
+    rate: JSON.parse(row.rate) as FrameRate,
+    style: JSON.parse(row.style) as HouseStyle,
+    recording: recording ?? null,
+    tracks,
+  };
+}
+
+export const jobOf = async (db: Knex, id: string): Promise<Job> => whole(db, await jobRow(db, id));
+
+/** All jobs, the newest first. */
+export async function allJobs(db: Knex): Promise<Job[]> {
+  const rows = await db<JobRow>('jobs').orderBy('made', 'desc');
+  return Promise.all(rows.map((row) => whole(db, row)));
+}

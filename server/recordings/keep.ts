@@ -1,0 +1,76 @@
+/** Keeps recordings on disk under the hash of their bytes, so that one file is kept once. */
+import { createHash, randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdir, rename, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Transform, type Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Problem } from '../problem.ts';
+import { typeOfRecording } from './type-of.ts';
+
+export interface Kept {
+  readonly hash: string;
+  readonly bytes: number;
+  readonly type: string;
+}
+
+export const folderOf = (data: string): string => join(data, 'recordings');
+
+const headLength = 4096;
+
+/**
+ * Streams a recording to disk, hashing on the way. A file that turns out too large, empty or no
+ * recording leaves nothing behind.
+ * @throws {Problem}
+ */
+export async function keepRecording(data: string, body: Readable, largest: number): Promise<Kept> {
+  const folder = folderOf(data);
+  await mkdir(folder, { recursive: true });
+  const part = join(folder, `${randomUUID()}.part`);
+  const hash = createHash('sha256');
+  let bytes = 0;
+  let head = Buffer.alloc(0);
+  const watch = new Transform({
+    transform(chunk: Buffer, _, next) {
+      bytes += chunk.length;
+      if (bytes > largest) {
+        next(
+          new Problem(
+            413,
+            'recording-too-large',
+            `The recording is over the limit of ${String(Math.round(largest / 1024 ** 2))} MB. Nothing was kept of it. Make it smaller, or raise the limit with FENWIX_LARGEST_RECORDING.`,
+          ),
+        );
+        return;
+      }
+      if (head.length < headLength) {
+        head = Buffer.concat([head, chunk]).subarray(0, headLength);
+        if (head.length >= 16 && typeOfRecording(head) === null) {
+          next(
+            new Problem(
+              415,
+              'not-a-recording',
+              'This file is not a recording Fenwix knows: WebM, MP4, QuickTime, Ogg, WAV, FLAC, MP3 or AAC was expected. Nothing was kept of it.',
+            ),
+          );
+          return;
+        }
+      }
+      hash.update(chunk);
+      next(null, chunk);
+    },
+  });
+  try {
+    await pipeline(body, watch, createWriteStream(part, { flush: true }));
+    const type = typeOfRecording(head);
+    if (bytes === 0) throw new Problem(415, 'empty', 'The file is empty. Nothing was kept of it.');
+    if (type === null)
+      throw new Problem(415, 'not-a-recording', 'This file is too short to be a recording. Nothing was kept of it.');
+    const name = hash.digest('hex');
+    await rename(part, join(folder, name));
+    return { hash: name, bytes, type };
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
+}

@@ -1,0 +1,192 @@
+/**
+ * Quayside: a small stand-in for a video host. It holds recordings, each with a machine track of its
+ * own; takes caption files by an access token, processes them for a while, then shows them on a watch
+ * page through the browser's own track element. It can be told to be slow, to refuse or to fail.
+ */
+import fastifyStatic from '@fastify/static';
+import fastify, { type FastifyInstance } from 'fastify';
+import { createHash, randomUUID, timingSafeEqual } from 'node:crypto';
+import { basename, dirname } from 'node:path';
+import { srt } from '../../core/formats/srt.ts';
+import { webvtt } from '../../core/formats/webvtt.ts';
+import { withIds } from '../../core/formats/cue.ts';
+import { Unreadable } from '../../core/formats/format.ts';
+import { watchPage } from './watch-page.ts';
+
+export interface HeldRecording {
+  readonly id: string;
+  readonly title: string;
+  /** Path of the recording on disk. */
+  readonly file: string;
+  readonly mediaType: string;
+  /** The track the host's own recogniser made, as WebVTT. */
+  readonly machineTrack: string;
+  readonly language: string;
+}
+
+export interface HostSetup {
+  readonly token: string;
+  readonly recordings: readonly HeldRecording[];
+  /** How long a file is processed, in ms. */
+  readonly processing: number;
+}
+
+export interface HeldTrack {
+  readonly file: string;
+  readonly language: string;
+  readonly kind: 'machine' | 'captions';
+  readonly state: 'processing' | 'live' | 'refused';
+  readonly receipt: string;
+  readonly message: string;
+  readonly vtt: string;
+}
+
+/** How the stand-in behaves; changed by `POST /behave`, for trying what a bad day looks like. */
+export interface Behaviour {
+  readonly refuse: string | null;
+  readonly fail: boolean;
+}
+
+const largestFile = 10 * 1024 * 1024;
+
+/** Languages by file name, as this host wants files named: `name.en_GB.srt` or `name.en-GB.vtt`. */
+export function languageOfName(file: string): string | null {
+  const match = /\.([a-z]{2,3})(?:[-_]([A-Z]{2}))?\.(?:srt|vtt)$/.exec(file);
+  return match ? [match[1], match[2]].filter(Boolean).join('-') : null;
+}
+
+/** A caption file as the WebVTT this host plays; a sentence says why where it will not have it. */
+function playable(text: string): { readonly vtt: string } | { readonly why: string } {
+  try {
+    const format = webvtt.detect(text) > 0 ? webvtt : srt;
+    const { captions, mended } = format.read(text);
+    const fault = mended[0];
+    if (fault) return { why: `line ${String(fault.line)}: ${fault.message}` };
+    const late = captions.findIndex((c, i) => i > 0 && c.start < (captions[i - 1]?.end ?? 0));
+    if (late > 0) return { why: `captions ${String(late)} and ${String(late + 1)} overlap` };
+    return { vtt: webvtt.write?.(withIds(captions, randomUUID), '') ?? '' };
+  } catch (error) {
+    if (error instanceof Unreadable) return { why: error.message };
+    throw error;
+  }
+}
+
+const shown = ({ vtt: _, ...rest }: HeldTrack): Omit<HeldTrack, 'vtt'> => rest;
+
+export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
+  const app = fastify({ bodyLimit: largestFile, forceCloseConnections: true });
+  const held = new Map<string, HeldTrack[]>();
+  for (const r of setup.recordings) {
+    held.set(r.id, [
+      {
+        file: 'machine.vtt',
+        language: r.language,
+        kind: 'machine',
+        state: 'live',
+        receipt: 'machine',
+        message: 'Made by the host.',
+        vtt: r.machineTrack,
+      },
+    ]);
+  }
+  let behaviour: Behaviour = { refuse: null, fail: false };
+  const timers = new Set<NodeJS.Timeout>();
+  app.addHook('onClose', (_app, done) => {
+    timers.forEach(clearTimeout);
+    done();
+  });
+  app.addContentTypeParser(['application/x-subrip', 'text/vtt'], { parseAs: 'string' }, (_request, body, done) =>
+    done(null, body),
+  );
+
+  const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
+  const expected = digest(`Bearer ${setup.token}`);
+  app.addHook('onRequest', async (request, reply) => {
+    if (request.url.startsWith('/watch/') || request.url.startsWith('/media/') || request.url.startsWith('/captions/'))
+      return;
+    if (behaviour.fail && request.url !== '/behave')
+      await reply.status(503).send({ message: 'the service is down for repairs' });
+    else if (!timingSafeEqual(digest(request.headers.authorization ?? ''), expected))
+      await reply.status(401).send({ message: 'the token is not known here' });
+  });
+
+  const find = (id: string): { recording: HeldRecording; tracks: HeldTrack[] } | null => {
+    const recording = setup.recordings.find((r) => r.id === id);
+    const tracks = held.get(id);
+    return recording && tracks ? { recording, tracks } : null;
+  };
+  const summary = (id: string) => {
+    const known = find(id);
+    return known ? { id, title: known.recording.title, watch: `/watch/${id}`, tracks: known.tracks.map(shown) } : null;
+  };
+  const change = (id: string, receipt: string, to: Partial<HeldTrack>): void => {
+    held.set(
+      id,
+      (held.get(id) ?? []).map((t) => (t.receipt === receipt ? { ...t, ...to } : t)),
+    );
+  };
+
+  app.post('/behave', (request) => (behaviour = { ...behaviour, ...(request.body as Partial<Behaviour>) }));
+  app.get('/recordings', () => setup.recordings.map((r) => summary(r.id)));
+  app.get<{ Params: { id: string } }>(
+    '/recordings/:id',
+    (request, reply) =>
+      summary(request.params.id) ?? reply.status(404).send({ message: 'there is no such recording here' }),
+  );
+
+  app.put<{ Params: { id: string; file: string }; Body: string }>('/recordings/:id/tracks/:file', (request, reply) => {
+    const { id, file } = request.params;
+    const known = find(id);
+    if (!known) return reply.status(404).send({ message: 'there is no such recording here' });
+    if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
+    const language = languageOfName(file);
+    if (!language)
+      return reply.status(422).send({ message: `“${file}” does not name its language, as in name.en_GB.srt` });
+    const result = playable(request.body);
+    if ('why' in result) return reply.status(422).send({ message: result.why });
+    const track: HeldTrack = {
+      file,
+      language,
+      kind: 'captions',
+      state: 'processing',
+      receipt: randomUUID(),
+      message: 'Being processed.',
+      vtt: result.vtt,
+    };
+    const others = known.tracks.filter((t) => t.kind === 'machine' || t.language !== language || t.state === 'live');
+    held.set(id, [...others, track]);
+    const timer = setTimeout(() => {
+      timers.delete(timer);
+      held.set(
+        id,
+        (held.get(id) ?? []).filter(
+          (t) => t.receipt === track.receipt || t.kind === 'machine' || t.language !== language,
+        ),
+      );
+      change(id, track.receipt, { state: 'live', message: 'Live.' });
+    }, setup.processing);
+    timers.add(timer);
+    return reply.status(202).send(shown(track));
+  });
+
+  const root = dirname(setup.recordings[0]?.file ?? '.');
+  await app.register(fastifyStatic, { root, serve: false });
+  app.get<{ Params: { id: string } }>('/media/:id', (request, reply) => {
+    const known = find(request.params.id);
+    return known
+      ? reply.type(known.recording.mediaType).sendFile(basename(known.recording.file), { contentType: false })
+      : reply.status(404).send();
+  });
+  app.get<{ Params: { id: string; receipt: string } }>('/captions/:id/:receipt', (request, reply) => {
+    const track = find(request.params.id)?.tracks.find(
+      (t) => t.receipt === request.params.receipt && t.state === 'live',
+    );
+    return track ? reply.type('text/vtt; charset=utf-8').send(track.vtt) : reply.status(404).send();
+  });
+  app.get<{ Params: { id: string } }>('/watch/:id', (request, reply) => {
+    const known = find(request.params.id);
+    if (!known) return reply.status(404).send({ message: 'there is no such recording here' });
+    return reply.type('text/html; charset=utf-8').send(watchPage(known.recording, known.tracks));
+  });
+  return app;
+}
