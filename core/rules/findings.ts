@@ -52,3 +52,7 @@ export function mustCount(findings: ReadonlyMap<string, readonly Finding[]>): nu
   for (const list of findings.values()) for (const f of list) if (f.severity === 'must') count++;
   return count;
 }
+
+/** Whether any of a caption's findings has to go. */
+export const mustGo = (findings: readonly Finding[] | undefined): boolean =>
+  findings?.some((f) => f.severity === 'must') ?? false;

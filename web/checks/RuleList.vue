@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import type { RuleId } from '../../core/rules/finding.ts';
+import { rules } from '../../core/rules/findings.ts';
+
+defineProps<{ counts: ReadonlyMap<RuleId, number>; chosen: RuleId | null }>();
+defineEmits<{ choose: [rule: RuleId] }>();
+const groups = ['Text', 'Reading', 'Time'] as const;
+</script>
+
+<template>
+  <nav class="rules" aria-label="Rules">
+    <section v-for="group in groups" :key="group">
+      <h3>{{ group }}</h3>
+      <button
+        v-for="rule in rules.filter((r) => r.group === group)"
+        :key="rule.id"
+        type="button"
+        :disabled="!counts.has(rule.id)"
+        :aria-current="rule.id === chosen"
+        @click="$emit('choose', rule.id)"
+      >
+        <span>{{ rule.title }}</span>
+        <span class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
+      </button>
+    </section>
+  </nav>
+</template>
+
+<style scoped>
+.rules {
+  flex: none;
+  width: 214px;
+  padding: 14px 12px;
+  overflow-y: auto;
+  border-right: 1px solid var(--rule);
+}
+section {
+  margin-bottom: 14px;
+}
+h3 {
+  margin-bottom: 2px;
+  color: var(--soft);
+  font-size: 13px;
+  font-weight: 400;
+}
+button {
+  display: flex;
+  justify-content: space-between;
+  width: 100%;
+  padding: 4px 8px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  color: var(--ink);
+  font: 14px/1.5 var(--read);
+  text-align: left;
+  cursor: pointer;
+}
+button:disabled {
+  color: var(--soft);
+  cursor: default;
+}
+button:hover:not(:disabled) {
+  background: var(--reed-wash);
+}
+button[aria-current='true'] {
+  background: var(--reed-wash);
+  color: var(--reed);
+  font-weight: 700;
+}
+</style>

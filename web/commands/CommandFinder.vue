@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { keyLabel, type Command } from './commands.ts';
+
+const props = defineProps<{ commands: readonly Command[] }>();
+const open = defineModel<boolean>('open', { required: true });
+const wanted = ref('');
+const chosen = ref(0);
+const input = useTemplateRef<HTMLInputElement>('input');
+const found = computed(() =>
+  props.commands.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())),
+);
+
+watch(open, (now) => {
+  if (!now) return;
+  wanted.value = '';
+  void nextTick(() => setTimeout(() => input.value?.focus()));
+});
+watch(wanted, () => (chosen.value = 0));
+
+function run(command: Command | undefined): void {
+  if (!command) return;
+  open.value = false;
+  void nextTick(command.run);
+}
+function onKey(event: KeyboardEvent): void {
+  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+  if (event.key === 'Enter') run(found.value[chosen.value]);
+  else if (by !== 0) chosen.value = (chosen.value + by + found.value.length) % Math.max(1, found.value.length);
+  else return;
+  event.preventDefault();
+}
+</script>
+
+<template>
+  <Modal v-model:open="open" :footer="null" :closable="false" title="Find a command" :width="520">
+    <input
+      ref="input"
+      v-model="wanted"
+      class="finder-input"
+      role="combobox"
+      aria-expanded="true"
+      aria-controls="finder-list"
+      :aria-activedescendant="`finder-${chosen}`"
+      aria-label="Part of the command’s name"
+      placeholder="Part of its name"
+      @keydown="onKey"
+    />
+    <ul id="finder-list" class="finder-list" role="listbox" aria-label="Commands">
+      <li
+        v-for="(command, i) in found"
+        :id="`finder-${i}`"
+        :key="command.id"
+        role="option"
+        :aria-selected="i === chosen"
+        @click="run(command)"
+        @pointerenter="chosen = i"
+      >
+        <span>{{ command.title }}</span>
+        <kbd v-if="command.keys[0]">{{ keyLabel(command.keys[0]) }}</kbd>
+      </li>
+    </ul>
+    <p v-if="found.length === 0" class="soft">No command is called that.</p>
+  </Modal>
+</template>
+
+<style scoped>
+.finder-input {
+  width: 100%;
+  padding: 8px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 16px var(--read);
+}
+.finder-list {
+  max-height: 46vh;
+  margin: 10px 0 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+.finder-list li {
+  display: flex;
+  justify-content: space-between;
+  padding: 6px 10px;
+  border-radius: 4px;
+  color: var(--ink);
+  cursor: pointer;
+}
+.finder-list li[aria-selected='true'] {
+  background: var(--reed-wash);
+}
+kbd {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,108 @@
+/** Every command of a job's screens, with its keys: one list for the keyboard and the command finder. */
+import type { RouteLocationRaw } from 'vue-router';
+
+export interface Command {
+  readonly id: string;
+  readonly title: string;
+  /** As the keyboard says it: `Ctrl+Shift+ArrowUp`, or a key alone for outside text. */
+  readonly keys: readonly string[];
+  readonly run: () => void;
+}
+
+export interface Deeds {
+  readonly toggle: () => void;
+  readonly step: (direction: 1 | -1) => void;
+  readonly replay: (around: 0 | 1) => void;
+  readonly proof: () => void;
+  readonly move: (by: 1 | -1) => void;
+  readonly finding: (direction: 1 | -1) => void;
+  readonly timeHere: (edge: 'start' | 'end') => void;
+  readonly join: (direction: 'above' | 'below') => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly go: (to: RouteLocationRaw) => void;
+  readonly finder: () => void;
+}
+
+export function commandsOf(deeds: Deeds): readonly Command[] {
+  const stage =
+    (name: string): (() => void) =>
+    () =>
+      deeds.go({ name });
+  return [
+    { id: 'play', title: 'Play or hold', keys: ['Ctrl+Space', 'Space'], run: deeds.toggle },
+    { id: 'back', title: 'Back one step', keys: ['Ctrl+,'], run: () => deeds.step(-1) },
+    { id: 'ahead', title: 'Ahead one step', keys: ['Ctrl+.'], run: () => deeds.step(1) },
+    { id: 'replay', title: 'Replay this caption', keys: ["Ctrl+'"], run: () => deeds.replay(0) },
+    {
+      id: 'replay-around',
+      title: 'Replay with the one before and after',
+      keys: ["Ctrl+Shift+'"],
+      run: () => deeds.replay(1),
+    },
+    { id: 'proof', title: 'Proofed, and on to the next', keys: ['Ctrl+Enter'], run: deeds.proof },
+    { id: 'above', title: 'Caption above', keys: ['Ctrl+ArrowUp'], run: () => deeds.move(-1) },
+    { id: 'below', title: 'Caption below', keys: ['Ctrl+ArrowDown'], run: () => deeds.move(1) },
+    { id: 'finding', title: 'Next finding', keys: ['F8'], run: () => deeds.finding(1) },
+    { id: 'finding-before', title: 'Finding before', keys: ['Shift+F8'], run: () => deeds.finding(-1) },
+    {
+      id: 'begin-here',
+      title: 'Begin this caption at the playhead',
+      keys: ['Ctrl+['],
+      run: () => deeds.timeHere('start'),
+    },
+    { id: 'end-here', title: 'End this caption at the playhead', keys: ['Ctrl+]'], run: () => deeds.timeHere('end') },
+    { id: 'join-above', title: 'Join with the caption above', keys: [], run: () => deeds.join('above') },
+    { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => deeds.join('below') },
+    { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], run: deeds.undo },
+    { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], run: deeds.redo },
+    { id: 'find-command', title: 'Find a command', keys: ['Ctrl+k', '?'], run: deeds.finder },
+    { id: 'go-words', title: 'Go to Words', keys: [], run: stage('words') },
+    { id: 'go-checks', title: 'Go to Checks', keys: [], run: stage('checks') },
+    { id: 'go-handover', title: 'Go to Handover', keys: [], run: stage('handover') },
+    { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: stage('jobs') },
+  ];
+}
+
+type Pressed = Pick<KeyboardEvent, 'key' | 'code' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>;
+
+/** Keys that change their character with Shift are named by the key itself. */
+const unshifted: Readonly<Record<string, string>> = {
+  Quote: "'",
+  Comma: ',',
+  Period: '.',
+  BracketLeft: '[',
+  BracketRight: ']',
+};
+
+/** A key press in the words of the command list; null for a modifier alone. */
+export function pressedKey(event: Pressed): string | null {
+  if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'Dead', 'Process'].includes(event.key)) return null;
+  const plain = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  const control = event.ctrlKey || event.metaKey;
+  const key = control ? (unshifted[event.code] ?? plain) : plain;
+  const shift = event.shiftKey && (control || key.length > 1);
+  return [control ? 'Ctrl' : '', event.altKey ? 'Alt' : '', shift ? 'Shift' : '', key].filter(Boolean).join('+');
+}
+
+/** The command a key press asks for. Keys without Ctrl that write text do nothing while text is being written. */
+export function commandFor(
+  commands: readonly Command[],
+  event: Pressed,
+  inText: boolean,
+  onControl: boolean,
+): Command | null {
+  const key = pressedKey(event);
+  if (key === null) return null;
+  const bare = key === 'Space' || key.length === 1;
+  if (bare && (inText || (onControl && key === 'Space'))) return null;
+  return commands.find((c) => c.keys.includes(key)) ?? null;
+}
+
+/** A key as it is shown. */
+export function keyLabel(key: string): string {
+  return key
+    .split('+')
+    .map((part) => ({ ArrowUp: '↑', ArrowDown: '↓', z: 'Z', k: 'K' })[part] ?? part)
+    .join(' ');
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, watch } from 'vue';
+import CommandFinder from '../commands/CommandFinder.vue';
+import { useCommands } from '../commands/use-commands.ts';
+import MonitorPanel from '../monitor/MonitorPanel.vue';
+import SkylineStrip from '../skyline/SkylineStrip.vue';
+import { fairCopyOf, useJob } from '../stores/job.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { useTrack } from '../stores/track.ts';
+import JobHeader from './JobHeader.vue';
+import NoticeBar from './NoticeBar.vue';
+import StageRail from './StageRail.vue';
+
+const props = defineProps<{ job: string }>();
+const open = useJob();
+const track = useTrack();
+const playback = usePlayback();
+const { commands, finderOpen } = useCommands();
+const trouble = computed(() => open.trouble ?? track.trouble);
+const ready = computed(() => open.job !== null && track.track !== null);
+
+watch(
+  () => props.job,
+  async (id) => {
+    await open.open(id);
+    const first = open.job ? (fairCopyOf(open.job) ?? open.job.tracks[0]) : undefined;
+    if (first) await track.open(first.id);
+    else if (open.job)
+      open.trouble = 'This job has no track yet. Delete it on the Jobs page, or bring it in again with a caption file.';
+    if (open.job) document.title = `${open.job.title} · Fenwix`;
+  },
+  { immediate: true },
+);
+onBeforeUnmount(() => {
+  playback.pause();
+  track.close();
+});
+</script>
+
+<template>
+  <div class="frame">
+    <JobHeader @find="finderOpen = true" />
+    <NoticeBar />
+    <div v-if="trouble" class="frame-message" role="alert">
+      <h2>This job could not be opened</h2>
+      <p>{{ trouble }}</p>
+      <RouterLink class="plain-button" :to="{ name: 'jobs' }">All jobs</RouterLink>
+    </div>
+    <div v-else-if="!ready" class="frame-message" aria-live="polite">Opening the job…</div>
+    <div v-else class="frame-body">
+      <StageRail />
+      <main class="frame-stage"><RouterView /></main>
+      <MonitorPanel />
+      <SkylineStrip />
+    </div>
+    <CommandFinder v-model:open="finderOpen" :commands="commands" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.frame-body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template: minmax(0, 1fr) 84px / 72px minmax(0, 1fr) minmax(320px, 31.5%);
+}
+.frame-stage {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+}
+.frame-message {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 12px;
+  max-width: 560px;
+  margin: 80px auto;
+  padding: 0 24px;
+}
+.frame-message h2 {
+  font-size: 20px;
+}
+</style>

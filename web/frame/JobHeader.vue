@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import Dropdown from 'ant-design-vue/es/dropdown';
+import Menu, { MenuItem } from 'ant-design-vue/es/menu';
+import { ChevronDown, Moon, Redo2, Sun, Undo2 } from '@lucide/vue';
+import { computed } from 'vue';
+import { lengthInWords } from '../../core/time/clock.ts';
+import { sentence } from '../api/client.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { usePreferences } from '../stores/preferences.ts';
+import { useTrack } from '../stores/track.ts';
+import { languageName } from '../jobs/describe.ts';
+import KeptState from './KeptState.vue';
+
+defineEmits<{ find: [] }>();
+const job = useJob();
+const track = useTrack();
+const findings = useFindings();
+const preferences = usePreferences();
+
+const under = computed(() => {
+  const { job: open } = job;
+  if (!open) return '';
+  const rate = `${String(Math.round((open.rate.numerator / open.rate.denominator) * 1000) / 1000)} fps`;
+  return [open.series, open.recording?.length ? lengthInWords(open.recording.length) : '', rate]
+    .filter(Boolean)
+    .join(' · ');
+});
+async function useStyle(id: string): Promise<void> {
+  try {
+    await job.useStyle(id);
+  } catch (error) {
+    track.notice = sentence(error);
+  }
+}
+</script>
+
+<template>
+  <header class="head">
+    <RouterLink :to="{ name: 'jobs' }" class="head-home" title="All jobs"
+      ><img src="/icon.svg" alt="All jobs" width="34" height="34"
+    /></RouterLink>
+    <div class="head-title">
+      <h1>{{ job.job?.title ?? 'Fenwix' }}</h1>
+      <p>{{ under }}</p>
+    </div>
+    <template v-if="job.job && track.track">
+      <span class="head-box"
+        ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
+      >
+      <Dropdown :trigger="['click']">
+        <button type="button" class="head-box" aria-haspopup="menu">
+          House style <b>{{ job.job.style.name }}</b> · {{ job.job.style.reading.speed.limit }} cps
+          <ChevronDown :size="14" aria-hidden="true" />
+        </button>
+        <template #overlay>
+          <Menu :selected-keys="[job.job.style.id]">
+            <MenuItem v-for="style in job.styles" :key="style.id" @click="useStyle(style.id)">
+              <b>{{ style.name }}</b> · {{ style.text.lineLength.limit }} characters,
+              {{ style.reading.speed.limit }} cps
+            </MenuItem>
+          </Menu>
+        </template>
+      </Dropdown>
+      <KeptState />
+      <span class="visually-hidden" role="status">{{ findings.count }} findings</span>
+      <div class="head-pair">
+        <button type="button" aria-label="Undo" title="Undo (Ctrl Z)" :disabled="!track.canUndo" @click="track.undo()">
+          <Undo2 :size="16" aria-hidden="true" />
+        </button>
+        <button
+          type="button"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          :disabled="!track.canRedo"
+          @click="track.redo()"
+        >
+          <Redo2 :size="16" aria-hidden="true" />
+        </button>
+      </div>
+      <button type="button" class="head-box head-find" @click="$emit('find')">Find a command <kbd>Ctrl K</kbd></button>
+    </template>
+    <span v-else class="head-spring"></span>
+    <button
+      type="button"
+      class="head-box"
+      :aria-label="preferences.dark ? 'Light theme' : 'Dark theme'"
+      :title="preferences.dark ? 'Light theme' : 'Dark theme'"
+      @click="preferences.theme = preferences.dark ? 'light' : 'dark'"
+    >
+      <component :is="preferences.dark ? Sun : Moon" :size="16" aria-hidden="true" />
+    </button>
+  </header>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  flex: none;
+  height: 48px;
+  padding: 0 14px 0 19px;
+  background: var(--header);
+  color: var(--header-ink);
+}
+.head-home {
+  width: 48px;
+  line-height: 0;
+}
+.head-title {
+  flex: 1;
+  min-width: 0;
+}
+.head-title h1,
+.head-title p {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.head-title h1 {
+  font-size: 15px;
+  font-weight: 700;
+  line-height: 19px;
+}
+.head-title p {
+  color: var(--header-soft);
+  font-size: 13px;
+  line-height: 17px;
+}
+.head-box,
+.head-pair {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  height: 28px;
+  padding: 0 10px;
+  border: 1px solid var(--header-rule);
+  border-radius: 4px;
+  background: transparent;
+  color: var(--header-ink);
+  font: 14px var(--read);
+  white-space: nowrap;
+}
+button.head-box {
+  cursor: pointer;
+}
+button.head-box:hover,
+.head-pair button:hover:not(:disabled) {
+  background: rgb(255 255 255 / 8%);
+}
+.head-pair {
+  padding: 0;
+}
+.head-pair button {
+  height: 26px;
+  padding: 0 8px;
+  border: 0;
+  background: none;
+  color: inherit;
+  cursor: pointer;
+}
+.head-pair button:disabled {
+  opacity: 0.4;
+  cursor: default;
+}
+.head-spring {
+  flex: 1;
+}
+@media (max-width: 1180px) {
+  .head-find kbd {
+    display: none;
+  }
+}
+</style>

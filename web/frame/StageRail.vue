@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { ArrowRightToLine, Check, Columns3, LetterText, RulerDimensionLine } from '@lucide/vue';
+import { useFindings } from '../stores/findings.ts';
+
+const findings = useFindings();
+const stages = [
+  { name: 'words', title: 'Words', icon: LetterText },
+  { name: 'tape', title: 'Tape', icon: RulerDimensionLine },
+  { name: 'checks', title: 'Checks', icon: Check },
+  { name: 'tracks', title: 'Tracks', icon: Columns3 },
+  { name: 'handover', title: 'Handover', icon: ArrowRightToLine },
+] as const;
+</script>
+
+<template>
+  <nav class="rail" aria-label="Stages">
+    <RouterLink
+      v-for="stage in stages"
+      :key="stage.name"
+      :to="{ name: stage.name }"
+      class="rail-stage"
+      active-class="here"
+    >
+      <component :is="stage.icon" :size="22" :stroke-width="1.8" aria-hidden="true" />
+      <span class="rail-name"
+        >{{ stage.title
+        }}<span
+          v-if="stage.name === 'checks' && findings.count > 0"
+          class="rail-count"
+          :aria-label="`, ${findings.count} findings`"
+          >{{ findings.count > 999 ? '999+' : findings.count }}</span
+        ></span
+      >
+    </RouterLink>
+  </nav>
+</template>
+
+<style scoped>
+.rail {
+  padding-top: 8px;
+  border-right: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.rail-stage {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 5px;
+  height: 64px;
+  border-left: 4px solid transparent;
+  padding-right: 4px;
+  color: var(--soft);
+  font-size: 13px;
+  text-decoration: none;
+}
+.rail-stage:hover {
+  color: var(--ink);
+}
+.rail-stage.here {
+  border-left-color: var(--reed);
+  background: var(--reed-wash);
+  color: var(--reed);
+  font-weight: 700;
+}
+.rail-name {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+.rail-count {
+  padding: 0 5px;
+  border-radius: 8px;
+  background: var(--alarm);
+  color: var(--sheet);
+  font: 700 12px/16px var(--read);
+}
+</style>

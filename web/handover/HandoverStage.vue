@@ -1,0 +1,190 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
+import { formatNamed } from '../../core/formats/registry.ts';
+import { ask, sentence } from '../api/client.ts';
+import type { Destination, PlaceThere, Receipt } from '../api/types.ts';
+import { bytesInWords, languageName } from '../jobs/describe.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { useTrack } from '../stores/track.ts';
+import DestinationCell from './DestinationCell.vue';
+
+const job = useJob();
+const track = useTrack();
+const findings = useFindings();
+const destinations = shallowRef<readonly Destination[]>([]);
+const receipts = shallowRef<readonly Receipt[]>([]);
+const places = shallowRef<ReadonlyMap<string, readonly PlaceThere[]>>(new Map());
+const trouble = ref<string | null>(null);
+const troubles = ref<Readonly<Record<string, string>>>({});
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+const shown = computed(() => {
+  const text = formatNamed('srt')?.write?.(track.captions, '') ?? '';
+  return { head: text.split('\n').slice(0, 14).join('\n'), bytes: new TextEncoder().encode(text).length };
+});
+
+async function refresh(): Promise<void> {
+  clearTimeout(timer);
+  if (!job.job) return;
+  try {
+    receipts.value = await ask<Receipt[]>('GET', `/jobs/${job.job.id}/receipts`);
+    trouble.value = null;
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
+  if (receipts.value.some((r) => r.state === 'processing')) timer = setTimeout(() => void refresh(), 700);
+}
+
+async function lookAround(): Promise<void> {
+  try {
+    destinations.value = await ask<Destination[]>('GET', '/destinations');
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
+  for (const d of destinations.value) {
+    try {
+      places.value = new Map([
+        ...places.value,
+        [d.id, await ask<PlaceThere[]>('GET', `/destinations/${d.id}/recordings`)],
+      ]);
+    } catch (error) {
+      troubles.value = { ...troubles.value, [d.id]: sentence(error) };
+    }
+  }
+}
+
+async function send(destination: string, place: string): Promise<void> {
+  if (!job.job || !track.track) return;
+  troubles.value = Object.fromEntries(Object.entries(troubles.value).filter(([id]) => id !== destination));
+  try {
+    await ask('POST', `/jobs/${job.job.id}/receipts`, { track: track.track.id, destination, place, format: 'srt' });
+    await refresh();
+  } catch (error) {
+    troubles.value = { ...troubles.value, [destination]: sentence(error) };
+  }
+}
+const fileUrl = (format: string): string => `/api/tracks/${track.track?.id ?? ''}/file?format=${format}`;
+const receiptOf = (destination: string): Receipt | null =>
+  receipts.value.find((r) => r.destination === destination && r.track === track.track?.id) ?? null;
+/** The place there that carries this job's title, to begin with. */
+const likelyPlace = (destination: string): string =>
+  receiptOf(destination)?.place ?? places.value.get(destination)?.find((p) => p.title === job.job?.title)?.id ?? '';
+
+onMounted(() => {
+  void refresh();
+  void lookAround();
+});
+onBeforeUnmount(() => clearTimeout(timer));
+</script>
+
+<template>
+  <div class="stage-bar">
+    <h2>Handover</h2>
+    <span class="soft">what each place holds, and what it should hold</span>
+  </div>
+  <div class="handover">
+    <p v-if="trouble" class="handover-trouble" role="alert">{{ trouble }}</p>
+    <table v-if="destinations.length > 0">
+      <thead>
+        <tr>
+          <td></td>
+          <th v-for="d in destinations" :key="d.id" scope="col">{{ d.name }}<small>video host · SRT</small></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-if="track.track">
+          <th scope="row">
+            {{ languageName(track.track.language) }}<small>{{ track.track.name }} · edit {{ track.track.edit }}</small>
+          </th>
+          <td v-for="d in destinations" :key="d.id">
+            <DestinationCell
+              :name="d.name"
+              :receipt="receiptOf(d.id)"
+              :places="places.get(d.id) ?? []"
+              :likely="likelyPlace(d.id)"
+              :edit="track.track.edit"
+              :kept="track.keeping === 'kept'"
+              :trouble="troubles[d.id] ?? null"
+              @send="send(d.id, $event)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-else-if="!trouble" class="soft">No destination has been set up. The files can be taken away below.</p>
+
+    <h3>Or take the files yourself</h3>
+    <p class="handover-files">
+      <a class="plain-button" :href="fileUrl('srt')" download>SRT .srt</a>
+      <a class="plain-button" :href="fileUrl('vtt')" download>WebVTT .vtt</a>
+      <span v-if="track.keeping !== 'kept'" class="soft"
+        >Files hold what the server has; {{ track.waiting }} changes are still on their way.</span
+      >
+    </p>
+    <h3>What would be sent</h3>
+    <pre class="figures" tabindex="0" aria-label="The beginning of the file">{{ shown.head }}</pre>
+    <p class="soft">
+      {{ track.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
+      <b v-if="findings.count > 0" class="handover-warn"
+        >▲ {{ findings.count }} findings are still open; the file can be sent all the same.</b
+      >
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.handover {
+  flex: 1;
+  min-height: 0;
+  padding: 16px;
+  overflow-y: auto;
+}
+.handover-trouble {
+  margin-bottom: 12px;
+  color: var(--alarm);
+}
+table {
+  border-collapse: collapse;
+  background: var(--sheet);
+}
+th,
+td {
+  min-width: 150px;
+  padding: 10px 14px;
+  border: 1px solid var(--rule);
+  text-align: left;
+  vertical-align: top;
+}
+small {
+  display: block;
+  color: var(--soft);
+  font-size: 14px;
+  font-weight: 400;
+}
+h3 {
+  margin: 22px 0 8px;
+  font-size: 15px;
+}
+.handover-files {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.handover-files a {
+  text-decoration: none;
+}
+pre {
+  max-width: 560px;
+  margin: 0 0 8px;
+  padding: 12px;
+  overflow-x: auto;
+  background: var(--header);
+  color: #d9e6df;
+  font-size: 14px;
+  line-height: 1.45;
+}
+.handover-warn {
+  color: var(--sun-text);
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { smallestGap } from '../../core/rules/style.ts';
+import { measure, speedText } from '../../core/text/measures.ts';
+import { monitorClock, seconds } from '../../core/time/clock.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import FigureBar from './FigureBar.vue';
+
+const props = defineProps<{ caption: Caption }>();
+const job = useJob();
+const place = usePlace();
+const track = useTrack();
+
+interface Row {
+  readonly name: string;
+  readonly value: number;
+  /** What a full bar stands for. */
+  readonly most: number;
+  readonly limits: readonly number[];
+  readonly over: boolean;
+  readonly text: string;
+}
+
+const rows = computed<Row[]>(() => {
+  const open = job.job;
+  if (!open) return [];
+  const { style, rate } = open;
+  const { lines, speed, duration } = measure(props.caption, style.counting);
+  const limit = style.text.lineLength.limit;
+  const fast = style.reading.speed.limit;
+  const { shortest, longest } = style.time;
+  const before = track.captions[place.index - 1];
+  const gap = before ? props.caption.start - before.end : null;
+  const least = smallestGap(style, rate);
+  return [
+    ...lines.map((n, i): Row => ({
+      name: `Line ${String(i + 1)}`,
+      value: n,
+      most: limit * 1.2,
+      limits: [limit],
+      over: n > limit,
+      text: `${String(n)} of ${String(limit)}`,
+    })),
+    {
+      name: 'Reading speed',
+      value: Math.min(speed, fast * 3),
+      most: fast * 3,
+      limits: [fast],
+      over: speed > fast,
+      text: `${speedText(speed)} of ${String(fast)}`,
+    },
+    {
+      name: 'On screen',
+      value: duration,
+      most: longest.limit * 1.2,
+      limits: [shortest.limit, longest.limit],
+      over: duration < shortest.limit || duration > longest.limit,
+      text: seconds(duration),
+    },
+    ...(gap === null
+      ? []
+      : [
+          {
+            name: 'Gap before',
+            value: Math.max(0, Math.min(gap, 1000)),
+            most: 1000,
+            limits: [least],
+            over: gap < Math.floor(least) - 1,
+            text: gap < 10_000 ? `${String(gap)} ms` : seconds(gap),
+          },
+        ]),
+  ];
+});
+</script>
+
+<template>
+  <section aria-label="Figures of the cursor caption">
+    <h2 class="figures-head">
+      <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
+      <span class="figures soft">{{ monitorClock(caption.start) }} → {{ monitorClock(caption.end) }}</span>
+    </h2>
+    <dl>
+      <div v-for="row in rows" :key="row.name" class="figures-row">
+        <dt>{{ row.name }}</dt>
+        <dd>
+          <FigureBar :value="row.value" :most="row.most" :limits="row.limits" :over="row.over" />
+          <span class="figures" :class="{ over: row.over }"
+            >{{ row.text }}<span v-if="row.over" class="visually-hidden"> (outside the limit)</span></span
+          >
+        </dd>
+      </div>
+    </dl>
+    <p class="figures-state">
+      <b>{{ caption.proofed ? '✓ Proofed' : 'Not proofed' }}</b>
+      <span v-if="caption.speakers[0]"> · Speaker {{ caption.speakers[0].speaker }}</span>
+      <span v-if="caption.timing === 'provisional'"> · Times are provisional</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.figures-head {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  margin-bottom: 6px;
+  font-size: 15px;
+}
+.figures-head .figures {
+  font-weight: 400;
+  font-size: 14px;
+}
+dl {
+  margin: 0;
+}
+.figures-row {
+  display: flex;
+  align-items: center;
+  height: 25px;
+}
+dt {
+  flex: none;
+  width: 112px;
+  font-size: 14px;
+}
+dd {
+  display: flex;
+  flex: 1;
+  align-items: center;
+  gap: 10px;
+  margin: 0;
+  font-size: 14px;
+}
+dd .figures {
+  flex: none;
+  width: 92px;
+}
+.over {
+  color: var(--alarm);
+  font-weight: 700;
+}
+.figures-state {
+  margin-top: 8px;
+  font-size: 14px;
+}
+</style>

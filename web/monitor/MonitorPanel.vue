@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import CaptionFigures from './CaptionFigures.vue';
+import FindingList from './FindingList.vue';
+import PictureView from './PictureView.vue';
+import TransportBar from './TransportBar.vue';
+import { usePlace } from '../stores/place.ts';
+
+const place = usePlace();
+</script>
+
+<template>
+  <aside class="monitor" aria-label="Monitor">
+    <PictureView />
+    <TransportBar />
+    <div class="monitor-figures">
+      <template v-if="place.caption">
+        <CaptionFigures :caption="place.caption" />
+        <FindingList :caption="place.caption" />
+      </template>
+      <p v-else class="soft">There is no caption in this track yet.</p>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.monitor {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-left: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.monitor-figures {
+  flex: 1;
+  min-height: 0;
+  padding: 12px;
+  overflow-y: auto;
+  border-top: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { computed, onMounted, useTemplateRef } from 'vue';
+import { captionAt, linesOf } from '../../core/track/caption.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { useTrack } from '../stores/track.ts';
+
+const job = useJob();
+const track = useTrack();
+const playback = usePlayback();
+const video = useTemplateRef<HTMLVideoElement>('video');
+const recording = computed(() => job.job?.recording ?? null);
+const hasPicture = computed(() => (recording.value?.width ?? 0) > 0);
+const shape = computed(() =>
+  hasPicture.value ? `${String(recording.value?.width)} / ${String(recording.value?.height)}` : '16 / 9',
+);
+
+/** The captions on screen now: the picture always shows the current text. */
+const shown = computed(() => {
+  const last = captionAt(track.captions, playback.time);
+  return track.captions
+    .slice(Math.max(0, last - 3), last + 1)
+    .filter((c) => c.end > playback.time && c.text.trim() !== '');
+});
+
+onMounted(() => {
+  if (video.value) playback.attach(video.value);
+});
+</script>
+
+<template>
+  <div class="picture" :style="{ aspectRatio: shape }">
+    <video
+      ref="video"
+      :src="job.recordingUrl ?? undefined"
+      preload="auto"
+      playsinline
+      @click="playback.toggle()"
+    ></video>
+    <p v-if="playback.trouble" class="picture-note" role="alert">{{ playback.trouble }}</p>
+    <p v-else-if="!recording" class="picture-note">This job has no recording.</p>
+    <p v-else-if="!hasPicture" class="picture-note">Sound only</p>
+    <div class="picture-captions" data-test="picture-captions">
+      <div v-for="caption in shown" :key="caption.id" dir="auto">
+        <template v-for="(line, i) in linesOf(caption)" :key="i"
+          ><br v-if="i > 0" /><span>{{ line }}</span></template
+        >
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.picture {
+  position: relative;
+  flex: none;
+  width: 100%;
+  max-height: 48vh;
+  overflow: hidden;
+  background: #0a1212;
+  container-type: size;
+}
+video {
+  display: block;
+  width: 100%;
+  height: 100%;
+}
+.picture-note {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+  color: #e6efe9;
+  text-align: center;
+  pointer-events: none;
+}
+.picture-captions {
+  position: absolute;
+  right: 4%;
+  bottom: 6%;
+  left: 4%;
+  color: #fff;
+  font-size: max(13px, 7cqh);
+  line-height: 1.45;
+  text-align: center;
+  pointer-events: none;
+}
+.picture-captions span {
+  padding: 1px 8px;
+  background: rgb(8 12 12 / 85%);
+  white-space: pre-wrap;
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { Pause, Play } from '@lucide/vue';
+import { monitorClock } from '../../core/time/clock.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { usePreferences } from '../stores/preferences.ts';
+
+const place = usePlace();
+const playback = usePlayback();
+const preferences = usePreferences();
+const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
+</script>
+
+<template>
+  <div class="transport">
+    <button
+      type="button"
+      class="transport-play"
+      :aria-label="playback.playing ? 'Hold' : 'Play'"
+      title="Play or hold (Ctrl Space)"
+      @click="playback.toggle()"
+    >
+      <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
+    </button>
+    <span class="figures transport-time" data-test="playhead">{{ monitorClock(playback.time) }}</span>
+    <button
+      type="button"
+      class="plain-button"
+      title="Replay this caption (Ctrl ')"
+      :disabled="!place.caption"
+      @click="playback.replay(place.index, place.index)"
+    >
+      Replay
+    </button>
+    <label class="visually-hidden" for="transport-rate">Speed</label>
+    <select
+      id="transport-rate"
+      class="plain-button"
+      title="Speed"
+      :value="playback.rate"
+      @change="playback.setRate(Number(($event.target as HTMLSelectElement).value))"
+    >
+      <option v-for="rate in rates" :key="rate" :value="rate">{{ rate }}×</option>
+    </select>
+    <button
+      type="button"
+      class="plain-button"
+      title="Hold while you type, and go on after"
+      :aria-pressed="preferences.holdWhileTyping"
+      @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
+    >
+      Hold{{ preferences.holdWhileTyping ? ' ✓' : '' }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.transport {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  flex: none;
+  height: 52px;
+  padding: 0 12px;
+}
+.transport-play {
+  display: grid;
+  place-items: center;
+  flex: none;
+  width: 34px;
+  height: 34px;
+  border: 0;
+  border-radius: 50%;
+  background: var(--reed);
+  color: var(--on-reed);
+  cursor: pointer;
+}
+.transport-time {
+  flex: 1;
+  font-size: 18px;
+}
+</style>

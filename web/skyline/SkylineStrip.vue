@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { captionAt } from '../../core/track/caption.ts';
+import { lengthInWords, monitorClock } from '../../core/time/clock.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { usePreferences } from '../stores/preferences.ts';
+import { useTrack } from '../stores/track.ts';
+import { paint } from './draw.ts';
+
+const job = useJob();
+const track = useTrack();
+const place = usePlace();
+const playback = usePlayback();
+const findings = useFindings();
+const preferences = usePreferences();
+const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
+const size = ref({ width: 0, height: 0 });
+const length = computed(() =>
+  Math.max(1000, job.job?.recording?.length ?? 0, playback.length, track.captions.at(-1)?.end ?? 0),
+);
+const limit = computed(() => job.job?.style.reading.speed.limit ?? 20);
+let frame = 0;
+
+function draw(): void {
+  cancelAnimationFrame(frame);
+  frame = requestAnimationFrame(() => {
+    if (!canvas.value || !job.job || size.value.width === 0) return;
+    paint(canvas.value, {
+      ...size.value,
+      captions: track.captions,
+      findings: findings.byCaption,
+      counting: job.job.style.counting,
+      length: length.value,
+      limit: limit.value,
+      playhead: playback.time,
+      cursor: place.caption,
+    });
+  });
+}
+const watcher = new ResizeObserver(([entry]) => {
+  if (entry) size.value = { width: entry.contentRect.width, height: entry.contentRect.height };
+});
+onMounted(() => {
+  if (canvas.value) watcher.observe(canvas.value);
+  void document.fonts.ready.then(draw);
+});
+onBeforeUnmount(() => {
+  watcher.disconnect();
+  cancelAnimationFrame(frame);
+});
+watch(
+  [
+    size,
+    length,
+    limit,
+    () => track.captions,
+    () => findings.byCaption,
+    () => playback.time,
+    () => place.caption,
+    () => preferences.dark,
+  ],
+  draw,
+);
+
+function goTo(ms: number): void {
+  playback.seek(ms);
+  const here = track.captions[captionAt(track.captions, ms)];
+  if (here) place.goTo(here.id, 'chosen');
+}
+function onPointer(event: PointerEvent): void {
+  if (event.type === 'pointerdown') (event.target as HTMLElement).setPointerCapture(event.pointerId);
+  else if ((event.buttons & 1) === 0) return;
+  goTo((event.offsetX / Math.max(1, size.value.width)) * length.value);
+}
+function onKey(event: KeyboardEvent): void {
+  const by = { ArrowLeft: -preferences.step, ArrowRight: preferences.step, PageUp: -30_000, PageDown: 30_000 }[
+    event.key
+  ];
+  if (event.key === 'Home') goTo(0);
+  else if (event.key === 'End') goTo(length.value);
+  else if (by !== undefined) goTo(playback.time + by);
+  else return;
+  event.preventDefault();
+}
+</script>
+
+<template>
+  <footer class="skyline">
+    <div class="skyline-names figures" aria-hidden="true">
+      <span>{{ limit }} cps</span>
+      <span>Skyline</span>
+    </div>
+    <canvas
+      ref="canvas"
+      role="slider"
+      tabindex="0"
+      aria-label="Skyline: the whole recording"
+      aria-orientation="horizontal"
+      :aria-valuemin="0"
+      :aria-valuemax="Math.round(length / 1000)"
+      :aria-valuenow="Math.round(playback.time / 1000)"
+      :aria-valuetext="`${monitorClock(playback.time)} of ${lengthInWords(length)}; ${findings.count} findings in ${track.captions.length} captions`"
+      @pointerdown="onPointer"
+      @pointermove="onPointer"
+      @keydown="onKey"
+    ></canvas>
+  </footer>
+</template>
+
+<style scoped>
+.skyline {
+  grid-column: 1 / -1;
+  display: flex;
+  border-top: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.skyline-names {
+  display: flex;
+  flex-direction: column;
+  justify-content: space-between;
+  flex: none;
+  width: 72px;
+  padding: 22px 0 2px 8px;
+  color: var(--soft);
+  font-size: 13px;
+}
+canvas {
+  flex: 1;
+  width: 0;
+  height: 100%;
+  cursor: pointer;
+  touch-action: none;
+}
+</style>

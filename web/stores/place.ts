@@ -1,0 +1,29 @@
+/** Where one is: the cursor caption, shared by every stage. */
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { useTrack } from './track.ts';
+
+export const usePlace = defineStore('place', () => {
+  const track = useTrack();
+  const id = ref<string | null>(null);
+  /** While playing, the cursor caption goes along with the playhead. */
+  const follow = ref(true);
+
+  const index = computed(() => {
+    const found = track.captions.findIndex((c) => c.id === id.value);
+    return found >= 0 ? found : track.captions.length > 0 ? 0 : -1;
+  });
+  const caption = computed(() => track.captions[index.value] ?? null);
+
+  /** Goes to a caption. Choosing one unlinks it from the playhead until the next play. */
+  function goTo(target: string, because: 'chosen' | 'followed'): void {
+    if (because === 'chosen') follow.value = false;
+    if (id.value !== target) id.value = target;
+  }
+
+  function move(by: number): void {
+    const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
+    if (target) goTo(target.id, 'chosen');
+  }
+  return { id, index, caption, follow, goTo, move };
+});

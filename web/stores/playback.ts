@@ -1,0 +1,115 @@
+/** The player: one media element, its clock read on animation frames. */
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import { captionAt } from '../../core/track/caption.ts';
+import { usePlace } from './place.ts';
+import { usePreferences } from './preferences.ts';
+import { useTrack } from './track.ts';
+
+/** Playback goes on by itself so long after the last key, in ms. */
+const goesOnAfter = 900;
+
+export const usePlayback = defineStore('playback', () => {
+  const place = usePlace();
+  const track = useTrack();
+  const preferences = usePreferences();
+  const element = shallowRef<HTMLMediaElement | null>(null);
+  /** The playhead, in ms. */
+  const time = ref(0);
+  const length = ref(0);
+  const playing = ref(false);
+  const rate = ref(1);
+  const trouble = ref<string | null>(null);
+  let until = Infinity;
+  let holding: ReturnType<typeof setTimeout> | undefined;
+
+  function read(): void {
+    const media = element.value;
+    if (!media) return;
+    time.value = Math.round(media.currentTime * 1000);
+    if (time.value >= until) {
+      until = Infinity;
+      media.pause();
+    }
+    if (playing.value && place.follow) {
+      const here = track.captions[captionAt(track.captions, time.value)];
+      if (here && time.value < here.end + 500) place.goTo(here.id, 'followed');
+    }
+    if (!media.paused) requestAnimationFrame(read);
+  }
+
+  function attach(media: HTMLMediaElement): void {
+    element.value = media;
+    trouble.value = null;
+    media.addEventListener('play', () => {
+      playing.value = true;
+      requestAnimationFrame(read);
+    });
+    media.addEventListener('pause', () => (playing.value = false));
+    media.addEventListener('seeked', read);
+    media.addEventListener(
+      'durationchange',
+      () => (length.value = Number.isFinite(media.duration) ? Math.round(media.duration * 1000) : 0),
+    );
+    media.addEventListener('error', () => {
+      trouble.value =
+        'This browser cannot play the recording. The captions can still be mended and handed over; to hear them, bring the recording in again as WebM or MP4.';
+    });
+  }
+
+  function start(): void {
+    const media = element.value;
+    if (!media) return;
+    void media.play().catch(() => undefined);
+  }
+  function play(): void {
+    until = Infinity;
+    place.follow = true;
+    start();
+  }
+  function pause(): void {
+    clearTimeout(holding);
+    holding = undefined;
+    element.value?.pause();
+  }
+  function toggle(): void {
+    if (playing.value || holding !== undefined) pause();
+    else play();
+  }
+  /** Goes to a time in ms. */
+  function seek(ms: number): void {
+    const media = element.value;
+    const to = Math.max(0, Math.min(ms, length.value || ms));
+    time.value = to;
+    if (media) media.currentTime = to / 1000;
+  }
+  function step(direction: 1 | -1): void {
+    until = Infinity;
+    seek(time.value + direction * preferences.step);
+  }
+  /** Plays the captions from one index to another, and stops after the last. */
+  function replay(first: number, last: number): void {
+    const from = track.captions[Math.max(0, first)];
+    const to = track.captions[Math.min(track.captions.length - 1, last)];
+    if (!from || !to) return;
+    seek(from.start);
+    until = to.end + 150;
+    start();
+  }
+  /** A key was typed: playback holds, and goes on a moment after the last key. */
+  function typed(): void {
+    place.follow = false;
+    if (!preferences.holdWhileTyping || (!playing.value && holding === undefined)) return;
+    element.value?.pause();
+    clearTimeout(holding);
+    holding = setTimeout(() => {
+      holding = undefined;
+      start();
+    }, goesOnAfter);
+  }
+  function setRate(to: number): void {
+    rate.value = to;
+    if (element.value) element.value.playbackRate = to;
+  }
+  return { time, length, playing, rate, trouble, attach, play, pause, toggle, seek, step, replay, typed, setRate };
+});

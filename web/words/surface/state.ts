@@ -1,0 +1,52 @@
+/** What the text surface knows besides its text: the captions, their findings, the cursor caption. */
+import { Annotation, StateEffect, StateField, type EditorState } from '@codemirror/state';
+import type { Finding } from '../../../core/rules/finding.ts';
+import type { HouseStyle } from '../../../core/rules/style.ts';
+import type { Caption } from '../../../core/track/caption.ts';
+import type { Applied, Edit } from '../../../core/track/edits.ts';
+import { layoutOf, type Layout } from './layout.ts';
+
+/** What the margins and marks show besides the captions. */
+export interface Around {
+  readonly style: HouseStyle;
+  readonly findings: ReadonlyMap<string, readonly Finding[]>;
+  /** The cursor caption. */
+  readonly cursor: string | null;
+}
+
+/** A change of the track that a transaction stands for. */
+export interface TrackChange {
+  readonly edit: Edit;
+  readonly applied: Applied;
+  readonly mergeable: boolean;
+}
+
+export const setCaptions = StateEffect.define<readonly Caption[]>();
+export const setAround = StateEffect.define<Around>();
+
+/** Marks transactions that already carry what they mean for the track, or that come from the track. */
+export const trackChange = Annotation.define<TrackChange>();
+export const fromTrack = Annotation.define<true>();
+
+export const layoutField = StateField.define<Layout>({
+  create: () => layoutOf([]),
+  update(value, tr) {
+    for (const effect of tr.effects) if (effect.is(setCaptions)) return layoutOf(effect.value);
+    return value;
+  },
+});
+
+export const aroundField = StateField.define<Around | null>({
+  create: () => null,
+  update(value, tr) {
+    for (const effect of tr.effects) if (effect.is(setAround)) return effect.value;
+    return value;
+  },
+});
+
+/** The style the surface works under. */
+export function styleOf(state: EditorState): HouseStyle {
+  const around = state.field(aroundField);
+  if (!around) throw new Error('The text surface has not been told its house style.');
+  return around.style;
+}
