@@ -49,7 +49,7 @@ const stages = [
   gap: 5px;
   height: 64px;
   border-left: 4px solid transparent;
-  padding-right: 4px;
+  padding-right: 2px;
   color: var(--soft);
   font-size: 13px;
   text-decoration: none;
@@ -66,7 +66,7 @@ const stages = [
 .rail-name {
   display: flex;
   align-items: center;
-  gap: 4px;
+  gap: 3px;
 }
 .rail-count {
   padding: 0 5px;

@@ -58,7 +58,7 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
 .transport {
   display: flex;
   align-items: center;
-  gap: 7px;
+  gap: 6px;
   flex: none;
   height: 52px;
   padding: 0 12px;
@@ -75,8 +75,12 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
   color: var(--on-reed);
   cursor: pointer;
 }
+select {
+  width: 66px;
+  padding: 0 4px;
+}
 .transport-time {
   flex: 1;
-  font-size: 18px;
+  font-size: 17px;
 }
 </style>

@@ -123,9 +123,9 @@ function onKey(event: KeyboardEvent): void {
   justify-content: space-between;
   flex: none;
   width: 72px;
-  padding: 22px 0 2px 8px;
+  padding: 22px 0 2px 9px;
   color: var(--soft);
-  font-size: 13px;
+  font-size: 12px;
 }
 canvas {
   flex: 1;

@@ -197,6 +197,11 @@ export const useTrack = defineStore('track', () => {
     enqueue(edit, runsOn);
   }
 
+  /** What is typed next becomes a step of its own. */
+  function endTyping(): void {
+    lastTyped = 0;
+  }
+
   function take(reversal: Reversal): void {
     history.value = reversal.history;
     lastTyped = 0;
@@ -232,6 +237,7 @@ export const useTrack = defineStore('track', () => {
     open,
     close,
     change,
+    endTyping,
     undo,
     redo,
   };

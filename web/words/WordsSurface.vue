@@ -36,6 +36,7 @@ onMounted(() => {
       track.change(edit, mergeable, applied);
       playback.typed();
     },
+    onMove: track.endTyping,
     onEnter: (id) => place.goTo(id, 'chosen'),
   });
   if (place.caption) surface.show(place.caption.id, true);

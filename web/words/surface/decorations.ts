@@ -6,7 +6,7 @@ import { spotAt } from './layout.ts';
 import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
 
 /** Words the recogniser was less sure of than this are marked until they are mended or the caption is proofed. */
-const doubtBelow = 0.35;
+const doubtBelow = 0.25;
 const doubtful = Decoration.mark({
   class: 'doubtful',
   attributes: { title: 'The recogniser was not sure of this word' },

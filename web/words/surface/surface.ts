@@ -37,6 +37,8 @@ export interface SurfaceOptions {
   readonly newId: () => string;
   /** A change was made by hand. */
   readonly onChange: (change: TrackChange) => void;
+  /** The text cursor was moved without a change: what is typed next is a step of its own. */
+  readonly onMove: () => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
 }
@@ -161,6 +163,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       const change = tr.annotation(trackChange);
       if (change) options.onChange(change);
     }
+    if (update.selectionSet && !update.docChanged) options.onMove();
     const byHand = update.transactions.some((tr) => !tr.annotation(fromTrack));
     if (byHand && (update.selectionSet || update.docChanged) && update.view.hasFocus) {
       const layout = update.state.field(layoutField);

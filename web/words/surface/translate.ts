@@ -66,6 +66,6 @@ export function translate(layout: Layout, changes: readonly TextChange[], style:
   return {
     edit: edits.length === 1 ? only : { type: 'together', edits },
     asTyped,
-    mergeable: edits.length === 1 && only.type === 'splice',
+    mergeable: edits.length === 1 && only.type === 'splice' && !only.insert.includes('\n'),
   };
 }

@@ -1,0 +1,156 @@
+/** A headless Chromium, and ways to wait for states of the page. */
+import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+export { By, Key, until, type WebDriver, type WebElement };
+
+const patience = 20_000;
+
+export interface Opened {
+  readonly driver: WebDriver;
+  /** Where the browser puts downloads. */
+  readonly downloads: string;
+}
+
+export async function openBrowser(): Promise<Opened> {
+  const downloads = mkdtempSync(join(tmpdir(), 'fenwix-downloads-'));
+  const options = new chrome.Options();
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  options.addArguments(
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-quic',
+    '--no-first-run',
+    '--mute-audio',
+    '--autoplay-policy=no-user-gesture-required',
+    '--window-size=1280,900',
+  );
+  options.setUserPreferences({ 'download.default_directory': downloads });
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
+  return { driver, downloads };
+}
+
+/** Waits until something holds; the message says what was waited for. */
+export async function eventually<T>(
+  driver: WebDriver,
+  what: string,
+  look: () => Promise<T | null | undefined | false>,
+): Promise<T> {
+  const found = await driver.wait(
+    async () => {
+      try {
+        return await look();
+      } catch (error) {
+        // The page may redraw between finding an element and reading it.
+        if (
+          error instanceof Error &&
+          /stale|no such element|not interactable|intercepted/i.test(error.name + error.message)
+        )
+          return null;
+        throw error;
+      }
+    },
+    patience,
+    `Waited in vain for: ${what}`,
+  );
+  return found as T;
+}
+
+export const see = (driver: WebDriver, css: string): Promise<WebElement> =>
+  Promise.resolve(driver.wait(until.elementLocated(By.css(css)), patience, `Waited in vain for ${css}`));
+
+/** Clicks the visible button or link that says this. */
+export async function press(driver: WebDriver, says: string): Promise<void> {
+  await eventually(driver, `a button that says “${says}”`, async () => {
+    for (const element of await driver.findElements(By.css('button, a'))) {
+      if (
+        (await element.isDisplayed()) &&
+        (await element.getText()).trim().startsWith(says) &&
+        (await element.isEnabled())
+      ) {
+        await element.click();
+        return true;
+      }
+    }
+    return false;
+  });
+}
+
+/** Waits for text to stand somewhere on the page. */
+export const says = (driver: WebDriver, text: string | RegExp): Promise<string> =>
+  eventually(driver, `the page to say ${String(text)}`, async () => {
+    const all = await driver.findElement(By.css('body')).getText();
+    return (typeof text === 'string' ? all.includes(text) : text.test(all)) ? all : null;
+  });
+
+/** The caption lines on the text surface, as shown. */
+export async function lines(driver: WebDriver): Promise<string[]> {
+  return driver.executeScript<string[]>('return [...document.querySelectorAll(".cm-line")].map((l) => l.textContent)');
+}
+
+/** Puts the text cursor before or after a piece of text on the surface, by clicking there. */
+export async function caretAt(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<void> {
+  const spot = await driver.executeScript<{ x: number; y: number } | null>(
+    `const walker = document.createTreeWalker(document.querySelector('.cm-content'), NodeFilter.SHOW_TEXT);
+     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+       const at = node.data.indexOf(arguments[0]);
+       if (at < 0) continue;
+       const range = document.createRange();
+       const edge = arguments[1] === 'before' ? at : at + arguments[0].length;
+       range.setStart(node, edge); range.setEnd(node, edge);
+       const box = range.getBoundingClientRect();
+       return { x: Math.round(box.left), y: Math.round((box.top + box.bottom) / 2) };
+     }
+     return null;`,
+    text,
+    side,
+  );
+  if (!spot) throw new Error(`“${text}” is not on the surface.`);
+  await driver.actions().move(spot).click().perform();
+}
+
+export const type = (driver: WebDriver, ...keys: string[]): Promise<void> =>
+  driver
+    .actions()
+    .sendKeys(...keys)
+    .perform();
+
+/** Presses a key with Ctrl, and Shift where asked. */
+export async function control(driver: WebDriver, key: string, shift = false): Promise<void> {
+  const actions = driver.actions().keyDown(Key.CONTROL);
+  if (shift) actions.keyDown(Key.SHIFT);
+  actions.sendKeys(key);
+  if (shift) actions.keyUp(Key.SHIFT);
+  await actions.keyUp(Key.CONTROL).perform();
+}
+
+/** Waits for a finished download and gives its name and bytes. */
+export async function downloaded(
+  { driver, downloads }: Opened,
+  ending: string,
+): Promise<{ name: string; text: string }> {
+  const name = await eventually(driver, `a download ending in ${ending}`, () =>
+    Promise.resolve(readdirSync(downloads).find((f) => f.endsWith(ending))),
+  );
+  return { name, text: readFileSync(join(downloads, name), 'utf8') };
+}
+
+/** What the browser complained of, leaving out requests that were meant to fail. */
+export async function complaints(driver: WebDriver): Promise<string[]> {
+  const entries = await driver.manage().logs().get('browser');
+  return entries
+    .filter((e) => e.level.name === 'SEVERE' && !e.message.includes('Failed to load resource'))
+    .map((e) => e.message);
+}

@@ -1,0 +1,105 @@
+/** Starts the built programs for a test, each with a data folder of its own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+
+/** Waits for a line of a program's output that matches; fails with all of it when the program ends first. */
+function lineOf(child: ChildProcess, wanted: RegExp): Promise<RegExpExecArray> {
+  return new Promise((resolve, reject) => {
+    const seen: string[] = [];
+    child.once('exit', (code) => {
+      reject(new Error(`It ended with ${String(code)} after saying:\n${seen.join('\n')}`));
+    });
+    for (const stream of [child.stdout, child.stderr]) {
+      if (!stream) continue;
+      createInterface({ input: stream }).on('line', (line) => {
+        seen.push(line);
+        const match = wanted.exec(line);
+        if (match) resolve(match);
+      });
+    }
+  });
+}
+
+async function stop(child: ChildProcess): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  const gone = once(child, 'exit');
+  child.kill('SIGTERM');
+  await gone;
+}
+
+const start = (args: readonly string[], env: Record<string, string>): ChildProcess =>
+  spawn(process.execPath, args, { env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+
+export interface Demo {
+  readonly address: string;
+  readonly stop: () => Promise<void>;
+}
+
+/** `npm run demo` on an empty data folder, at ports that are free. */
+export async function startDemo(): Promise<Demo> {
+  const data = mkdtempSync(join(tmpdir(), 'fenwix-demo-'));
+  const child = start(['scripts/demo.mjs'], { FENWIX_DATA: data, FENWIX_PORT: '0', STANDIN_PORT: '0' });
+  const [, address = ''] = await lineOf(child, /Fenwix is ready: (\S+)/);
+  return {
+    address,
+    async stop() {
+      await stop(child);
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+export interface Services {
+  readonly address: string;
+  readonly host: string;
+  readonly token: string;
+  readonly stopServer: () => Promise<void>;
+  readonly startServer: () => Promise<void>;
+  readonly stopHost: () => Promise<void>;
+  readonly stop: () => Promise<void>;
+}
+
+/** The server and the video host apart, so that a test can stop either. */
+export async function startServices(env: Record<string, string> = {}): Promise<Services> {
+  const data = mkdtempSync(join(tmpdir(), 'fenwix-e2e-'));
+  const token = 'a-token-for-tests';
+  const setup = join(data, 'host.json');
+  const fill = async (...args: string[]): Promise<void> => {
+    const child = start(['dist/fill-demo.mjs', ...args], {});
+    const [code] = (await once(child, 'exit')) as [number];
+    if (code !== 0) throw new Error(`Filling the demo ended with ${String(code)}`);
+  };
+  const listening = /^\{"listening":"(.+)"\}$/;
+  await fill('host-setup', setup, token);
+  const hostProcess = start(['dist/video-host.mjs'], { STANDIN_SETUP: setup, STANDIN_PORT: '0' });
+  const [, host = ''] = await lineOf(hostProcess, listening);
+  let port = '0';
+  let server: ChildProcess;
+  const startServer = async (): Promise<string> => {
+    server = start(['--enable-source-maps', 'dist/server.mjs'], { ...env, FENWIX_DATA: data, FENWIX_PORT: port });
+    const [, address = ''] = await lineOf(server, listening);
+    port = new URL(address).port;
+    return address;
+  };
+  const address = await startServer();
+  await fill('fill', address, host, token);
+  return {
+    address,
+    host,
+    token,
+    stopServer: () => stop(server),
+    async startServer() {
+      await startServer();
+    },
+    stopHost: () => stop(hostProcess),
+    async stop() {
+      await stop(server);
+      await stop(hostProcess);
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
