@@ -103,13 +103,15 @@ export async function lines(driver: WebDriver): Promise<string[]> {
 /** Puts the text cursor before or after a piece of text on the surface, by clicking there. */
 export async function caretAt(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<void> {
   const spot = await driver.executeScript<{ x: number; y: number } | null>(
-    `const walker = document.createTreeWalker(document.querySelector('.cm-content'), NodeFilter.SHOW_TEXT);
-     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-       const at = node.data.indexOf(arguments[0]);
+    `for (const line of document.querySelectorAll('.cm-line')) {
+       const at = line.textContent.indexOf(arguments[0]);
        if (at < 0) continue;
+       let left = arguments[1] === 'before' ? at : at + arguments[0].length;
+       const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+       let node = walker.nextNode();
+       while (left > node.data.length) { left -= node.data.length; node = walker.nextNode(); }
        const range = document.createRange();
-       const edge = arguments[1] === 'before' ? at : at + arguments[0].length;
-       range.setStart(node, edge); range.setEnd(node, edge);
+       range.setStart(node, left); range.setEnd(node, left);
        const box = range.getBoundingClientRect();
        return { x: Math.round(box.left), y: Math.round((box.top + box.bottom) / 2) };
      }

@@ -39,9 +39,15 @@ export async function recordings(app: FastifyInstance, { db, config }: { db: Kne
     immutable: true,
   });
 
-  app.put('/api/recordings', { bodyLimit: config.largestRecording }, async (request) => {
+  app.put('/api/recordings', { bodyLimit: config.largestRecording }, async (request, reply) => {
     const { name } = checked(Joi.object<{ name: string }>({ name: Joi.string().max(300).required() }), request.query);
-    const kept = await keepRecording(config.data, request.body as Readable, config.largestRecording);
+    const kept = await keepRecording(config.data, request.body as Readable, config.largestRecording).catch(
+      (error: unknown) => {
+        // The rest of a refused upload is not waited for, so nothing else can come over this connection.
+        void reply.header('connection', 'close');
+        throw error;
+      },
+    );
     await db('recordings')
       .insert({ ...kept, name })
       .onConflict('hash')

@@ -57,6 +57,7 @@ async function takeRecording(file: File): Promise<void> {
     const probed = await probe(file);
     title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
     share.value = 0;
+    recordingState.value = { tone: 'soft', text: `Bringing in ${file.name}…` };
     upload = uploadRecording(file, (now) => (share.value = now));
     const kept = await upload.done;
     recording.value = await ask<Recording>('PATCH', `/recordings/${kept.hash}`, probed);

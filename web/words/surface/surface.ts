@@ -187,6 +187,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     EditorView.cspNonce.of(options.nonce),
     EditorView.contentAttributes.of({
       'aria-label': 'Captions, line by line',
+      tabindex: '0',
       spellcheck: 'true',
       autocorrect: 'off',
       autocapitalize: 'off',
