@@ -223,6 +223,16 @@ describe('handing over', () => {
       now = (await receipts()).body[0]
     );
     expect(now).toMatchObject({ state: 'live', edit: 1, file: 'working-a-lock.en_GB.srt' });
+    const standing = () => ask<object>('GET', `/api/jobs/${job}/standing`);
+    expect((await standing()).body).toEqual({
+      findings: 0,
+      held: [{ destination: 'Quayside', state: 'live', behind: false }],
+    });
+    await send(track, 'b2', 1, [{ type: 'setTimes', id: 'a', start: 1000, end: 1100 }]);
+    expect((await standing()).body).toEqual({
+      findings: 2,
+      held: [{ destination: 'Quayside', state: 'live', behind: true }],
+    });
     const page = await fetch(now?.watch ?? '');
     const source = /<track [^>]*src="([^"]+)"[^>]* default>/.exec(await page.text())?.[1] ?? '';
     expect(await (await fetch(new URL(source, now?.watch))).text()).toBe(

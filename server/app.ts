@@ -42,7 +42,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   await app.register(rateLimit, { max: 3000, timeWindow: '1 minute' });
   const log = editLog(db);
   app.get('/api/health', () => ({ fenwix: true }));
-  await app.register(jobs, { db, config });
+  await app.register(jobs, { db, config, log });
   await app.register(recordings, { db, config });
   await app.register(tracks, { db, log });
   await app.register(destinations, { db, log });

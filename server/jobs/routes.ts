@@ -10,6 +10,8 @@ import { checked } from '../checked.ts';
 import type { Config } from '../config.ts';
 import { missing } from '../problem.ts';
 import { folderOf } from '../recordings/keep.ts';
+import { standingOf } from './standing.ts';
+import type { EditLog } from '../tracks/log.ts';
 import { allJobs, jobOf, jobRow } from './store.ts';
 
 const key = Joi.object<{ id: string }>({ id: Joi.string().max(64).required() });
@@ -37,7 +39,11 @@ const change = Joi.object<{ title?: string; style?: string }>({
   style: styleId,
 }).min(1);
 
-export function jobs(app: FastifyInstance, { db, config }: { db: Knex; config: Config }, done: () => void): void {
+export function jobs(
+  app: FastifyInstance,
+  { db, config, log }: { db: Knex; config: Config; log: EditLog },
+  done: () => void,
+): void {
   app.get('/api/jobs', () => allJobs(db));
 
   app.post('/api/jobs', async (request, reply) => {
@@ -56,6 +62,8 @@ export function jobs(app: FastifyInstance, { db, config }: { db: Knex; config: C
   });
 
   app.get('/api/jobs/:id', (request) => jobOf(db, checked(key, request.params).id));
+
+  app.get('/api/jobs/:id/standing', (request) => standingOf(db, log, checked(key, request.params).id));
 
   app.patch('/api/jobs/:id', async (request) => {
     const { id } = checked(key, request.params);

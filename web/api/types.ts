@@ -35,6 +35,11 @@ export interface Job {
   readonly tracks: readonly TrackSummary[];
 }
 
+export interface Standing {
+  readonly findings: number | null;
+  readonly held: readonly { readonly destination: string; readonly state: string; readonly behind: boolean }[];
+}
+
 export interface Destination {
   readonly id: string;
   readonly name: string;

@@ -47,6 +47,7 @@ const stages = [
   align-items: center;
   justify-content: center;
   gap: 5px;
+  position: relative;
   height: 64px;
   border-left: 4px solid transparent;
   padding-right: 2px;
@@ -66,9 +67,12 @@ const stages = [
 .rail-name {
   display: flex;
   align-items: center;
-  gap: 3px;
+  position: static;
 }
 .rail-count {
+  position: absolute;
+  top: 6px;
+  left: 40px;
   padding: 0 5px;
   border-radius: 8px;
   background: var(--alarm);

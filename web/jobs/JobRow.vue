@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { Trash2, Volume2 } from '@lucide/vue';
-import { computed } from 'vue';
+import { computed, onMounted, shallowRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
-import type { Job } from '../api/types.ts';
+import { ask } from '../api/client.ts';
+import type { Job, Standing } from '../api/types.ts';
 import { fairCopyOf } from '../stores/job.ts';
 import { languageName, proofedShare } from './describe.ts';
 
@@ -21,6 +22,19 @@ const under = computed(() =>
 const picture = computed(() =>
   props.job.recording?.width ? `/api/recordings/${props.job.recording.hash}/file#t=8` : null,
 );
+const standing = shallowRef<Standing | null>(null);
+const handed = computed(() => {
+  const held = standing.value?.held ?? [];
+  if (held.length === 0) return { sign: '○', text: 'nowhere', tone: 'soft' };
+  if (held.some((h) => h.behind)) return { sign: '◐', text: 'behind', tone: 'sun' };
+  return held.every((h) => h.state === 'live')
+    ? { sign: '●', text: 'live', tone: 'reed' }
+    : { sign: '◌', text: 'on its way', tone: 'soft' };
+});
+onMounted(async () => {
+  // The row is complete without it; a server that went away is said by the page itself.
+  standing.value = await ask<Standing>('GET', `/jobs/${props.job.id}/standing`).catch(() => null);
+});
 const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 </script>
 
@@ -44,6 +58,12 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     </RouterLink>
     <span class="row-figure figures">{{ captions }}<small>captions</small></span>
     <span class="row-figure figures">{{ share }} %<small>proofed</small></span>
+    <span class="row-figure figures" :class="{ alarm: (standing?.findings ?? 0) > 0 }"
+      >{{ standing?.findings ?? '·' }}<small>findings</small></span
+    >
+    <span class="row-figure" :class="handed.tone"
+      ><span aria-hidden="true">{{ handed.sign }}</span> {{ handed.text }}<small>handed over</small></span
+    >
     <span class="row-figure row-style">{{ job.style.name }}<small>house style</small></span>
     <button
       type="button"
@@ -61,7 +81,7 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 .row {
   display: flex;
   align-items: center;
-  gap: 28px;
+  gap: 22px;
   padding: 12px 4px;
   border-bottom: 1px solid var(--rule);
 }
@@ -97,8 +117,17 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
   font-size: 17px;
 }
 .row-figure {
-  width: 82px;
+  width: 80px;
   text-align: right;
+}
+.alarm {
+  color: var(--alarm);
+}
+.sun {
+  color: var(--sun-text);
+}
+.reed {
+  color: var(--reed);
 }
 .row-style {
   width: 104px;

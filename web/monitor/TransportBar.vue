@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue';
 import { monitorClock } from '../../core/time/clock.ts';
+import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 
+const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
@@ -16,6 +18,7 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
     <button
       type="button"
       class="transport-play"
+      :disabled="!job.recordingUrl"
       :aria-label="playback.playing ? 'Hold' : 'Play'"
       title="Play or hold (Ctrl Space)"
       @click="playback.toggle()"
@@ -27,7 +30,7 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
       type="button"
       class="plain-button"
       title="Replay this caption (Ctrl ')"
-      :disabled="!place.caption"
+      :disabled="!place.caption || !job.recordingUrl"
       @click="playback.replay(place.index, place.index)"
     >
       Replay
@@ -78,6 +81,9 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
 select {
   width: 66px;
   padding: 0 4px;
+}
+.transport-play:disabled {
+  opacity: 0.4;
 }
 .transport-time {
   flex: 1;

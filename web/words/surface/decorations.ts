@@ -40,6 +40,7 @@ function decorate(view: EditorView): DecorationSet {
         n === texts.length - 1 ? 'row-last' : '',
         texts.length === 1 ? 'row-only' : '',
         caption.id === cursor ? 'row-cursor' : '',
+        n === 0 && i > 0 && layout.captions[i - 1]?.id === cursor ? 'row-after' : '',
       ];
       builder.add(start + at, start + at, lineDecoration(place.filter(Boolean).join(' ') || 'row'));
       for (const w of marks)

@@ -120,7 +120,11 @@ class LineClass extends GutterMarker {
     this.elementClass = name;
   }
 }
-const heads = { plain: new LineClass('row-first'), cursor: new LineClass('row-first row-cursor') };
+const heads = {
+  plain: new LineClass('row-first'),
+  cursor: new LineClass('row-first row-cursor'),
+  after: new LineClass('row-first row-after'),
+};
 const bodies = { cursor: new LineClass('row-cursor') };
 
 /** Gives the margins beside the cursor caption its ground, and each caption its line above. */
@@ -131,7 +135,8 @@ const lineClasses = gutterLineClass.compute([layoutField, aroundField], (state) 
     const start = starts[i] ?? 0;
     if (start > state.doc.length) return [];
     const here = caption.id === cursor;
-    const out = [(here ? heads.cursor : heads.plain).range(start)];
+    const after = i > 0 && captions[i - 1]?.id === cursor;
+    const out = [heads[here ? 'cursor' : after ? 'after' : 'plain'].range(start)];
     for (let at = here ? caption.text.indexOf('\n') : -1; at >= 0; at = caption.text.indexOf('\n', at + 1)) {
       if (start + at + 1 <= state.doc.length) out.push(bodies.cursor.range(start + at + 1));
     }

@@ -1,0 +1,42 @@
+/** How a job stands: what its fair copy still has against it, and what the destinations hold of it. */
+import type { Knex } from 'knex';
+import { finder, mustCount } from '../../core/rules/findings.ts';
+import type { EditLog } from '../tracks/log.ts';
+import { jobOf } from './store.ts';
+
+export interface Held {
+  readonly destination: string;
+  readonly state: string;
+  /** Whether the track has been changed since. */
+  readonly behind: boolean;
+}
+
+export interface Standing {
+  /** Findings that have to go; null while there is no fair copy. */
+  readonly findings: number | null;
+  /** What each destination was last handed, the newest receipt of each. */
+  readonly held: readonly Held[];
+}
+
+/** @throws {Problem} when there is no such job */
+export async function standingOf(db: Knex, log: EditLog, id: string): Promise<Standing> {
+  const job = await jobOf(db, id);
+  const summary = job.tracks.find((t) => t.kind === 'captions');
+  if (!summary) return { findings: null, held: [] };
+  const track = await log.load(summary.id);
+  const ground = { style: job.style, rate: job.rate, length: job.recording?.length ?? null };
+  const receipts = (await db('receipts')
+    .join('destinations', 'destinations.id', 'receipts.destination')
+    .where('receipts.track', track.id)
+    .orderBy('receipts.at', 'desc')
+    .select('destinations.name', 'receipts.state', 'receipts.edit')) as readonly {
+    readonly name: string;
+    readonly state: string;
+    readonly edit: number;
+  }[];
+  const newest = receipts.filter((r, i) => receipts.findIndex((other) => other.name === r.name) === i);
+  return {
+    findings: mustCount(finder()(track.captions, ground)),
+    held: newest.map((r) => ({ destination: r.name, state: r.state, behind: r.edit < track.edit })),
+  };
+}
