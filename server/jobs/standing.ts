@@ -18,6 +18,12 @@ export interface Standing {
   readonly held: readonly Held[];
 }
 
+interface HeldRow {
+  readonly name: string;
+  readonly state: string;
+  readonly edit: number;
+}
+
 /** @throws {Problem} when there is no such job */
 export async function standingOf(db: Knex, log: EditLog, id: string): Promise<Standing> {
   const job = await jobOf(db, id);
@@ -25,15 +31,11 @@ export async function standingOf(db: Knex, log: EditLog, id: string): Promise<St
   if (!summary) return { findings: null, held: [] };
   const track = await log.load(summary.id);
   const ground = { style: job.style, rate: job.rate, length: job.recording?.length ?? null };
-  const receipts = (await db('receipts')
+  const receipts = await db('receipts')
     .join('destinations', 'destinations.id', 'receipts.destination')
     .where('receipts.track', track.id)
     .orderBy('receipts.at', 'desc')
-    .select('destinations.name', 'receipts.state', 'receipts.edit')) as readonly {
-    readonly name: string;
-    readonly state: string;
-    readonly edit: number;
-  }[];
+    .select<HeldRow[]>('destinations.name', 'receipts.state', 'receipts.edit');
   const newest = receipts.filter((r, i) => receipts.findIndex((other) => other.name === r.name) === i);
   return {
     findings: mustCount(finder()(track.captions, ground)),

@@ -72,8 +72,8 @@ const stages = [
 .rail-count {
   position: absolute;
   top: 6px;
-  left: 40px;
-  padding: 0 5px;
+  left: 41px;
+  padding: 0 4px;
   border-radius: 8px;
   background: var(--alarm);
   color: var(--sheet);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Trash2, Volume2 } from '@lucide/vue';
+import { FileText, Trash2, Volume2 } from '@lucide/vue';
 import { computed, onMounted, shallowRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask } from '../api/client.ts';
@@ -50,7 +50,9 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
         tabindex="-1"
         aria-hidden="true"
       ></video>
-      <span v-else class="row-picture row-sound"><Volume2 :size="24" aria-hidden="true" /></span>
+      <span v-else class="row-picture row-sound"
+        ><component :is="job.recording ? Volume2 : FileText" :size="24" aria-hidden="true"
+      /></span>
       <span class="row-title"
         ><b>{{ job.title }}</b
         ><span class="soft">{{ under }}</span></span
