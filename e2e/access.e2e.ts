@@ -79,7 +79,7 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   await control(driver, 'k');
   await see(driver, '.finder-input');
   await eventually(driver, 'the cursor in the finder', () =>
-    driver.executeScript<boolean>('return document.activeElement.className === "finder-input"'),
+    driver.executeScript<boolean>('return document.activeElement.classList.contains("finder-input")'),
   );
   expect(await violations()).toEqual([]);
   await type(driver, 'handov', Key.ENTER);

@@ -6,7 +6,7 @@ import { caption, type Track } from '../core/track/caption.ts';
 import type { Edit } from '../core/track/edits.ts';
 import { buildHost } from '../standins/video-host/host.ts';
 import { buildApp } from './app.ts';
-import type { Job } from './jobs/store.ts';
+import type { Job } from '../core/job/job.ts';
 
 let data: string;
 let app: FastifyInstance;

@@ -108,7 +108,7 @@ export function readInline(source: string, dialect: Dialect): Inline {
     const tag = end < 0 ? '' : source.slice(i + 1, end);
     if (end >= 0 && /^\/[a-z]*$/i.test(tag)) {
       const k = open.findLastIndex((o) => o.name === tag.slice(1).toLowerCase());
-      if (k >= 0) open.splice(k).reverse().forEach(close);
+      if (k >= 0) open.splice(k).forEach(close);
       i = end + 1;
       continue;
     }
@@ -127,7 +127,7 @@ export function readInline(source: string, dialect: Dialect): Inline {
       i++;
     }
   }
-  for (const tag of open.reverse()) close(tag);
+  open.forEach(close);
   marks.sort((a, b) => a.from - b.from || b.to - a.to);
   return { text, marks, speakers, times };
 }

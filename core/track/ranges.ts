@@ -69,14 +69,35 @@ export function shareByLetters(text: string, words: readonly Span[], start: numb
   });
 }
 
+const moveWord = (w: WordRange, by: number): WordRange => [w[0] + by, w[1] + by, w[2], w[3], w[4], w[5], w[6]];
+
+/** Times of new words: those of the words they came from, one for one or shared; else the time between their neighbours. */
+function timesFor(
+  text: string,
+  fresh: readonly Span[],
+  old: readonly WordRange[],
+  previous: WordRange | undefined,
+  next: WordRange | undefined,
+): WordRange[] {
+  if (fresh.length === 0) return [];
+  if (fresh.length === old.length) {
+    return old.map((w, i) => [fresh[i]?.from ?? w[0], fresh[i]?.to ?? w[1], w[2], w[3], w[4], w[5], w[6]]);
+  }
+  const first = old[0];
+  const last = old.at(-1);
+  if (first && last) return shareByLetters(text, fresh, first[2], last[3]);
+  return previous && next ? shareByLetters(text, fresh, previous[3], Math.max(previous[3], next[2])) : [];
+}
+
 /**
- * Word times after a splice. Words the change does not touch keep theirs. Where as many words come
- * out as went in, each keeps its time (a mended word stays where it was said); where the number
- * differs, the time of those touched is shared by letters; a word typed into the space between two
- * timed words gets the time between them.
+ * Word times after a splice. Words the change leaves whole keep theirs. Where as many words come out
+ * as went in, each keeps its time (a mended word stays where it was said); where the number differs,
+ * the time of those touched is shared by letters; a word typed between two timed words gets the time
+ * between them.
  */
 function mapWords(
   words: readonly WordRange[],
+  before: string,
   after: string,
   from: number,
   to: number,
@@ -85,29 +106,33 @@ function mapWords(
   if (words.length === 0) return words;
   const delta = length - (to - from);
   const left = words.filter((w) => w[1] < from);
-  const right = words.filter((w) => w[0] > to);
-  const touched = words.slice(left.length, words.length - right.length);
-  let start = touched.length > 0 ? Math.min(from, touched[0]?.[0] ?? from) : from;
-  let end = Math.max(from + length, ...touched.map((w) => (w[1] >= to ? w[1] + delta : 0)));
+  const right = words.filter((w) => w[0] > to).map((w) => moveWord(w, delta));
+  let old = words.slice(left.length, words.length - right.length);
+  let start = Math.min(from, old[0]?.[0] ?? from);
+  let end = Math.max(from + length, ...old.map((w) => (w[1] >= to ? w[1] + delta : 0)));
   const lowest = left.at(-1)?.[1] ?? 0;
-  const highest = (right[0]?.[0] ?? after.length - delta) + delta;
+  const highest = right[0]?.[0] ?? after.length;
   while (start > lowest && !isSpace(after, start - 1)) start--;
   while (end < highest && end < after.length && !isSpace(after, end)) end++;
-  const fresh = tokens(after, start, end);
-  const moved = right.map((w): WordRange => [w[0] + delta, w[1] + delta, w[2], w[3], w[4], w[5], w[6]]);
-  const between = ((): WordRange[] => {
-    if (fresh.length === 0) return [];
-    if (fresh.length === touched.length) {
-      return touched.map((w, i) => [fresh[i]?.from ?? w[0], fresh[i]?.to ?? w[1], w[2], w[3], w[4], w[5], w[6]]);
-    }
-    const first = touched[0];
-    const last = touched.at(-1);
-    if (first && last) return shareByLetters(after, fresh, first[2], last[3]);
-    const previous = left.at(-1);
-    const next = right[0];
-    return previous && next ? shareByLetters(after, fresh, previous[3], Math.max(previous[3], next[2])) : [];
-  })();
-  return [...left, ...between, ...moved];
+  let fresh = tokens(after, start, end);
+  const same = (w: WordRange | undefined, token: Span | undefined, by: number): w is WordRange =>
+    w !== undefined &&
+    token?.from === w[0] + by &&
+    token.to === w[1] + by &&
+    before.slice(w[0], w[1]) === after.slice(token.from, token.to);
+  const head = old[0];
+  if (head && head[1] <= from && same(head, fresh[0], 0)) {
+    left.push(head);
+    old = old.slice(1);
+    fresh = fresh.slice(1);
+  }
+  const tail = old.at(-1);
+  if (tail && tail[0] >= to && same(tail, fresh.at(-1), delta)) {
+    right.unshift(moveWord(tail, delta));
+    old = old.slice(0, -1);
+    fresh = fresh.slice(0, -1);
+  }
+  return [...left, ...timesFor(after, fresh, old, left.at(-1), right[0]), ...right];
 }
 
 /** `text[from, to)` becomes `insert`; everything that hangs on the text goes along. */
@@ -118,7 +143,7 @@ export function spliceText<T extends Ranged>(of: T, from: number, to: number, in
     text,
     marks: mapSpans(of.marks, from, to, insert.length),
     speakers: of.speakers.flatMap((range) => mapSpeaker(range, from, to, insert.length) ?? []),
-    words: mapWords(of.words, text, from, to, insert.length),
+    words: mapWords(of.words, of.text, text, from, to, insert.length),
   };
 }
 

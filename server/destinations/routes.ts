@@ -3,6 +3,7 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
+import type { Destination, Receipt } from '../../core/job/job.ts';
 import { checked } from '../checked.ts';
 import { jobRow } from '../jobs/store.ts';
 import { missing, Problem } from '../problem.ts';
@@ -10,19 +11,10 @@ import type { EditLog } from '../tracks/log.ts';
 import { fileOf } from '../tracks/routes.ts';
 import { recordingAt, recordingsAt, send, type DestinationRow } from './video-host.ts';
 
-export interface ReceiptRow {
-  readonly id: string;
+/** A receipt as its table has it, with what the destination said, word for word. */
+interface ReceiptRow extends Receipt {
   readonly job: string;
-  readonly track: string;
-  readonly destination: string;
-  readonly place: string;
-  readonly file: string;
-  readonly edit: number;
-  readonly state: 'processing' | 'live' | 'refused';
-  /** What the destination said, word for word. */
   readonly answer: string;
-  readonly watch: string | null;
-  readonly at: number;
 }
 
 const id = Joi.string().max(64).required();
@@ -42,7 +34,7 @@ const handover = Joi.object<{ track: string; destination: string; place: string;
   format: Joi.valid('srt', 'vtt').required(),
 });
 
-const open = ({ token: _, ...rest }: DestinationRow): Omit<DestinationRow, 'token'> => rest;
+const open = ({ token: _, ...rest }: DestinationRow): Destination => rest;
 
 export function destinations(app: FastifyInstance, { db, log }: { db: Knex; log: EditLog }, done: () => void): void {
   async function find(wanted: string): Promise<DestinationRow> {

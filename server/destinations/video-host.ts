@@ -1,11 +1,9 @@
 /** Talks to a video host: lists its recordings, sends a caption file, asks how it fares. */
+import type { Destination } from '../../core/job/job.ts';
 import { Problem } from '../problem.ts';
 
-export interface DestinationRow {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: 'video-host';
-  readonly url: string;
+/** A destination with what it takes to reach it; the token never leaves the server. */
+export interface DestinationRow extends Destination {
   readonly token: string;
 }
 

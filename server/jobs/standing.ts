@@ -1,33 +1,20 @@
 /** How a job stands: what its fair copy still has against it, and what the destinations hold of it. */
 import type { Knex } from 'knex';
+import { fairCopyOf, type Receipt, type Standing } from '../../core/job/job.ts';
 import { finder, mustCount } from '../../core/rules/findings.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { jobOf } from './store.ts';
 
-export interface Held {
-  readonly destination: string;
-  readonly state: string;
-  /** Whether the track has been changed since. */
-  readonly behind: boolean;
-}
-
-export interface Standing {
-  /** Findings that have to go; null while there is no fair copy. */
-  readonly findings: number | null;
-  /** What each destination was last handed, the newest receipt of each. */
-  readonly held: readonly Held[];
-}
-
 interface HeldRow {
   readonly name: string;
-  readonly state: string;
+  readonly state: Receipt['state'];
   readonly edit: number;
 }
 
 /** @throws {Problem} when there is no such job */
 export async function standingOf(db: Knex, log: EditLog, id: string): Promise<Standing> {
   const job = await jobOf(db, id);
-  const summary = job.tracks.find((t) => t.kind === 'captions');
+  const summary = fairCopyOf(job);
   if (!summary) return { findings: null, held: [] };
   const track = await log.load(summary.id);
   const ground = { style: job.style, rate: job.rate, length: job.recording?.length ?? null };

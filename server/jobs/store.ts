@@ -1,8 +1,8 @@
 /** Jobs as they are kept and as they are given out. */
 import type { Knex } from 'knex';
 import type { FrameRate, HouseStyle } from '../../core/rules/style.ts';
+import type { Job, Recording } from '../../core/job/job.ts';
 import { missing } from '../problem.ts';
-import type { RecordingRow } from '../recordings/routes.ts';
 import type { TrackRow } from '../tracks/log.ts';
 
 interface JobRow {
@@ -16,18 +16,6 @@ interface JobRow {
   readonly made: number;
 }
 
-export interface Job {
-  readonly id: string;
-  readonly title: string;
-  readonly series: string;
-  readonly language: string;
-  readonly rate: FrameRate;
-  readonly style: HouseStyle;
-  readonly made: number;
-  readonly recording: RecordingRow | null;
-  readonly tracks: readonly TrackRow[];
-}
-
 /** @throws {Problem} when there is no such job */
 export async function jobRow(db: Knex, id: string): Promise<JobRow> {
   const row = await db<JobRow>('jobs').where({ id }).first();
@@ -36,7 +24,7 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 }
 
 async function whole(db: Knex, row: JobRow): Promise<Job> {
-  const recording = row.recording ? await db<RecordingRow>('recordings').where({ hash: row.recording }).first() : null;
+  const recording = row.recording ? await db<Recording>('recordings').where({ hash: row.recording }).first() : null;
   const tracks = await db<TrackRow>('tracks').where({ job: row.id }).orderBy('position');
   return {
     ...row,

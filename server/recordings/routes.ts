@@ -5,21 +5,11 @@ import Joi from 'joi';
 import type { Knex } from 'knex';
 import { mkdirSync } from 'node:fs';
 import type { Readable } from 'node:stream';
+import type { Recording } from '../../core/job/job.ts';
 import type { Config } from '../config.ts';
 import { missing } from '../problem.ts';
 import { checked } from '../checked.ts';
 import { folderOf, keepRecording } from './keep.ts';
-
-export interface RecordingRow {
-  readonly hash: string;
-  readonly name: string;
-  readonly type: string;
-  readonly bytes: number;
-  /** In ms; null until a browser has measured it. */
-  readonly length: number | null;
-  readonly width: number | null;
-  readonly height: number | null;
-}
 
 const hash = Joi.string().hex().length(64).required();
 const measured = Joi.object<{ length: number; width: number; height: number }>({
@@ -52,19 +42,19 @@ export async function recordings(app: FastifyInstance, { db, config }: { db: Kne
       .insert({ ...kept, name })
       .onConflict('hash')
       .ignore();
-    return db<RecordingRow>('recordings').where({ hash: kept.hash }).first();
+    return db<Recording>('recordings').where({ hash: kept.hash }).first();
   });
 
   app.patch('/api/recordings/:hash', async (request) => {
     const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
     const changed = await db('recordings').where(key).update(checked(measured, request.body));
     if (changed === 0) throw missing('This recording');
-    return db<RecordingRow>('recordings').where(key).first();
+    return db<Recording>('recordings').where(key).first();
   });
 
   app.get('/api/recordings/:hash/file', async (request, reply) => {
     const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
-    const row = await db<RecordingRow>('recordings').where(key).first();
+    const row = await db<Recording>('recordings').where(key).first();
     if (!row) throw missing('This recording');
     return reply.type(row.type).sendFile(row.hash, { contentType: false });
   });

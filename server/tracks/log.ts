@@ -3,19 +3,14 @@
  * transaction; it is known by its id, so that sending it again changes nothing.
  */
 import type { Knex } from 'knex';
-import type { Caption, Track, TrackKind } from '../../core/track/caption.ts';
+import type { TrackSummary } from '../../core/job/job.ts';
+import type { Caption, Track } from '../../core/track/caption.ts';
 import { apply, type Edit } from '../../core/track/edits.ts';
 import { missing, Problem } from '../problem.ts';
 
-export interface TrackRow {
-  readonly id: string;
+/** A track as its table has it. */
+export interface TrackRow extends TrackSummary {
   readonly job: string;
-  readonly kind: TrackKind;
-  readonly language: string;
-  readonly name: string;
-  readonly edit: number;
-  readonly captions: number;
-  readonly proofed: number;
   readonly position: number;
 }
 

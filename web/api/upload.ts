@@ -1,6 +1,6 @@
 /** Sends a recording in one stream, with progress and a way to stop. */
 import { away, Refusal, refusalOf } from './client.ts';
-import type { Recording } from './types.ts';
+import type { Recording } from '../../core/job/job.ts';
 
 export interface Upload {
   readonly done: Promise<Recording>;

@@ -38,7 +38,7 @@ function onKey(event: KeyboardEvent): void {
     <input
       ref="input"
       v-model="wanted"
-      class="finder-input"
+      class="text-input finder-input"
       role="combobox"
       aria-expanded="true"
       aria-controls="finder-list"
@@ -68,12 +68,6 @@ function onKey(event: KeyboardEvent): void {
 <style scoped>
 .finder-input {
   width: 100%;
-  padding: 8px 10px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 16px var(--read);
 }
 .finder-list {
   max-height: 46vh;

@@ -1,22 +1,21 @@
 <script setup lang="ts">
 import Dropdown from 'ant-design-vue/es/dropdown';
 import Menu, { MenuItem } from 'ant-design-vue/es/menu';
-import { ChevronDown, Moon, Redo2, Sun, Undo2 } from '@lucide/vue';
+import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
 import { computed } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { sentence } from '../api/client.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
-import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { languageName } from '../jobs/describe.ts';
+import ThemeButton from './ThemeButton.vue';
 import KeptState from './KeptState.vue';
 
 defineEmits<{ find: [] }>();
 const job = useJob();
 const track = useTrack();
 const findings = useFindings();
-const preferences = usePreferences();
 
 const under = computed(() => {
   const { job: open } = job;
@@ -81,15 +80,7 @@ async function useStyle(id: string): Promise<void> {
       <button type="button" class="head-box head-find" @click="$emit('find')">Find a command <kbd>Ctrl K</kbd></button>
     </template>
     <span v-else class="head-spring"></span>
-    <button
-      type="button"
-      class="head-box"
-      :aria-label="preferences.dark ? 'Light theme' : 'Dark theme'"
-      :title="preferences.dark ? 'Light theme' : 'Dark theme'"
-      @click="preferences.theme = preferences.dark ? 'light' : 'dark'"
-    >
-      <component :is="preferences.dark ? Sun : Moon" :size="16" aria-hidden="true" />
-    </button>
+    <ThemeButton />
   </header>
 </template>
 

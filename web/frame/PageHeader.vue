@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { Moon, Sun } from '@lucide/vue';
-import { usePreferences } from '../stores/preferences.ts';
+import ThemeButton from './ThemeButton.vue';
 
 defineProps<{ title: string }>();
-const preferences = usePreferences();
 </script>
 
 <template>
@@ -12,13 +10,7 @@ const preferences = usePreferences();
       ><img src="/icon.svg" alt="All jobs" width="34" height="34"
     /></RouterLink>
     <h1>{{ title }}</h1>
-    <button
-      type="button"
-      :aria-label="preferences.dark ? 'Light theme' : 'Dark theme'"
-      @click="preferences.theme = preferences.dark ? 'light' : 'dark'"
-    >
-      <component :is="preferences.dark ? Sun : Moon" :size="16" aria-hidden="true" />
-    </button>
+    <ThemeButton />
   </header>
 </template>
 
@@ -38,16 +30,5 @@ a {
 h1 {
   flex: 1;
   font-size: 15px;
-}
-button {
-  display: grid;
-  place-items: center;
-  width: 32px;
-  height: 28px;
-  border: 1px solid var(--header-rule);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  cursor: pointer;
 }
 </style>

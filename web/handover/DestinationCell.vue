@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { PlaceThere, Receipt } from '../api/types.ts';
+import type { PlaceThere, Receipt } from '../../core/job/job.ts';
 
 const props = defineProps<{
   name: string;

@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { formatNamed } from '../../core/formats/registry.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Destination, PlaceThere, Receipt } from '../api/types.ts';
+import type { Destination, PlaceThere, Receipt } from '../../core/job/job.ts';
 import { bytesInWords, languageName } from '../jobs/describe.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';

@@ -7,7 +7,7 @@ import { decodeText, formatNamed, readCaptions } from '../../core/formats/regist
 import { shippedStyles } from '../../core/rules/style.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Job, Recording, TrackSummary } from '../api/types.ts';
+import type { Job, Recording, TrackSummary } from '../../core/job/job.ts';
 import { uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import { bytesInWords } from '../jobs/describe.ts';
@@ -192,7 +192,13 @@ onMounted(() => (document.title = 'New job · Fenwix'));
       </div>
       <label
         >Title
-        <input v-model="title" type="text" maxlength="200" placeholder="As it should stand on the Jobs page" />
+        <input
+          v-model="title"
+          class="text-input"
+          type="text"
+          maxlength="200"
+          placeholder="As it should stand on the Jobs page"
+        />
       </label>
     </section>
     <p class="intake-end">
@@ -265,14 +271,7 @@ small {
 input[type='text'] {
   display: block;
   width: 100%;
-  height: 34px;
   margin-top: 4px;
-  padding: 3px 10px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 16px var(--read);
 }
 .intake-end {
   display: flex;

@@ -3,8 +3,7 @@ import { FileText, Trash2, Volume2 } from '@lucide/vue';
 import { computed, onMounted, shallowRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask } from '../api/client.ts';
-import type { Job, Standing } from '../api/types.ts';
-import { fairCopyOf } from '../stores/job.ts';
+import { fairCopyOf, type Job, type Standing } from '../../core/job/job.ts';
 import { languageName, proofedShare } from './describe.ts';
 
 const props = defineProps<{ job: Job }>();

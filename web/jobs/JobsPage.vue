@@ -3,7 +3,7 @@ import Modal from 'ant-design-vue/es/modal';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Job } from '../api/types.ts';
+import type { Job } from '../../core/job/job.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import JobRow from './JobRow.vue';
 import { proofedShare } from './describe.ts';
@@ -70,7 +70,7 @@ onMounted(() => {
     <div class="jobs-bar">
       <label>
         <span class="visually-hidden">Search jobs</span>
-        <input v-model="wanted" type="search" placeholder="Search by title" />
+        <input v-model="wanted" class="text-input" type="search" placeholder="Search by title" />
       </label>
       <label class="soft"
         >Sorted by
@@ -120,13 +120,6 @@ onMounted(() => {
 }
 input {
   width: 260px;
-  height: 31px;
-  padding: 3px 10px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 15px var(--read);
 }
 a.plain-button {
   text-decoration: none;

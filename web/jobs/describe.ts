@@ -1,6 +1,5 @@
 /** Jobs, languages and amounts as people say them. */
-import type { Job } from '../api/types.ts';
-import { fairCopyOf } from '../stores/job.ts';
+import { fairCopyOf, type Job } from '../../core/job/job.ts';
 
 const names = new Intl.DisplayNames('en', { type: 'language', languageDisplay: 'standard' });
 

@@ -3,12 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { shippedStyles } from '../../core/rules/style.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Job, TrackSummary } from '../api/types.ts';
-
-/** The track that is worked on and handed over: the first that is not a machine draft. */
-export function fairCopyOf(job: Job): TrackSummary | null {
-  return job.tracks.find((t) => t.kind === 'captions') ?? null;
-}
+import type { Job } from '../../core/job/job.ts';
 
 export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);

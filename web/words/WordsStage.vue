@@ -1,30 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { mustGo } from '../../core/rules/findings.ts';
+import { useDeeds } from '../commands/use-deeds.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import WordsSurface from './WordsSurface.vue';
 
 const track = useTrack();
 const place = usePlace();
-const playback = usePlayback();
+const deeds = useDeeds();
 const findings = useFindings();
 const proofed = computed(() => track.captions.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
 const findable = computed(() => track.captions.some((c) => mustGo(findings.of(c.id))));
-
-function proof(): void {
-  const here = place.caption;
-  if (here) track.change({ type: 'proof', ids: [here.id], proofed: !here.proofed });
-}
-function nextFinding(): void {
-  const from = place.index;
-  const next = [...track.captions.slice(from + 1), ...track.captions.slice(0, from + 1)].find((c) =>
-    mustGo(findings.of(c.id)),
-  );
-  if (next) place.goTo(next.id, 'chosen');
-}
 </script>
 
 <template>
@@ -46,21 +34,31 @@ function nextFinding(): void {
       class="plain-button"
       :disabled="!place.caption"
       title="With the one before and after (Ctrl Shift ')"
-      @click="playback.replay(place.index - 1, place.index + 1)"
+      @click="deeds.replay(1)"
     >
       Replay three
     </button>
-    <button type="button" class="plain-button" :disabled="!findable" @click="nextFinding">
+    <button type="button" class="plain-button" :disabled="!findable" @click="deeds.finding(1)">
       Next finding <kbd>F8</kbd>
     </button>
     <button
+      v-if="place.caption?.proofed"
+      type="button"
+      class="plain-button"
+      :disabled="!track.editable"
+      @click="deeds.unproof()"
+    >
+      Proofed ✓, take back
+    </button>
+    <button
+      v-else
       type="button"
       class="plain-button"
       :disabled="!place.caption || !track.editable"
-      :aria-pressed="place.caption?.proofed ?? false"
-      @click="proof"
+      title="Proofed, and on to the next"
+      @click="deeds.proof()"
     >
-      {{ place.caption?.proofed ? 'Proofed ✓' : 'Proofed' }} <kbd>Ctrl ↵</kbd>
+      Proofed <kbd>Ctrl ↵</kbd>
     </button>
   </div>
   <p v-if="!track.editable" class="words-note" role="status">

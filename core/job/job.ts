@@ -1,6 +1,6 @@
-/** What the server gives out, as the interface uses it. */
-import type { FrameRate, HouseStyle } from '../../core/rules/style.ts';
-import type { TrackKind } from '../../core/track/caption.ts';
+/** A job and what belongs to it, as the server keeps it and gives it out. */
+import type { FrameRate, HouseStyle } from '../rules/style.ts';
+import type { TrackKind } from '../track/caption.ts';
 
 export interface Recording {
   readonly hash: string;
@@ -35,9 +35,20 @@ export interface Job {
   readonly tracks: readonly TrackSummary[];
 }
 
+/** What a destination was last handed of a track. */
+export interface Held {
+  readonly destination: string;
+  readonly state: Receipt['state'];
+  /** Whether the track has been changed since. */
+  readonly behind: boolean;
+}
+
+/** How a job stands. */
 export interface Standing {
+  /** Findings of the fair copy that have to go; null while there is none. */
   readonly findings: number | null;
-  readonly held: readonly { readonly destination: string; readonly state: string; readonly behind: boolean }[];
+  /** The newest of each destination. */
+  readonly held: readonly Held[];
 }
 
 export interface Destination {
@@ -67,4 +78,9 @@ export interface Receipt {
   readonly state: 'processing' | 'live' | 'refused';
   readonly watch: string | null;
   readonly at: number;
+}
+
+/** The track that is worked on and handed over: the first that is not a machine draft. */
+export function fairCopyOf(job: Job): TrackSummary | null {
+  return job.tracks.find((t) => t.kind === 'captions') ?? null;
 }

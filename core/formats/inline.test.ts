@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import { readInline, timedWords, webvttTime, writeInline } from './inline.ts';
+
+const marked = (source: string, dialect: 'srt' | 'vtt') => {
+  const { text, marks } = readInline(source, dialect);
+  return [text, ...marks.map((m) => `${m.kind}${m.value ? `=${m.value}` : ''}:${text.slice(m.from, m.to)}`)];
+};
+
+describe('reading inline markup', () => {
+  it.each<[string, 'srt' | 'vtt', string[]]>([
+    ['<i>slow</i> water', 'srt', ['slow water', 'italic:slow']],
+    ['<I>slow</I> water', 'srt', ['slow water', 'italic:slow']],
+    ['<i><b>both</i></b> none', 'srt', ['both none', 'italic:both', 'bold:both']],
+    ['<i>never closed', 'srt', ['never closed', 'italic:never closed']],
+    ['closed only</i>', 'srt', ['closed only']],
+    ['<font color=red>stop</font>', 'srt', ['stop', 'colour=red:stop']],
+    ['<font face="x">stop</font>', 'srt', ['stop']],
+    ['2 < 3 and 4 > 3, <3', 'srt', ['2 < 3 and 4 > 3, <3']],
+    ['<unknown> stays in SRT', 'srt', ['<unknown> stays in SRT']],
+    ['<unknown>goes</unknown> in WebVTT', 'vtt', ['goes in WebVTT']],
+    ['<c.yellow.loud>caution</c>', 'vtt', ['caution', 'colour=yellow:caution']],
+    ['<lang cy>cwch</lang>', 'vtt', ['cwch', 'language=cy:cwch']],
+    ['fish &amp; chips &lt;now&gt; &#x41;&#66; &nope; &', 'vtt', ['fish & chips <now> AB &nope; &']],
+    ['fish &amp; chips', 'srt', ['fish &amp; chips']],
+    ['&#0; &#xd800; &#x110000;', 'vtt', ['\ufffd \ufffd \ufffd']],
+  ])('%s', (source, dialect, expected) => expect(marked(source, dialect)).toEqual(expected));
+
+  it('survives any text, keeps ranges inside it, and what is written of it reads the same again', () => {
+    const noise = fc.array(
+      fc.oneof(
+        fc.string(),
+        fc.constantFrom(
+          '<i>',
+          '</i>',
+          '<b>',
+          '<c.red>',
+          '<v A>',
+          '</v>',
+          '&amp;',
+          '&',
+          '<',
+          '>',
+          '<00:01.000>',
+          '<font color="#fff">',
+        ),
+      ),
+    );
+    for (const dialect of ['srt', 'vtt'] as const) {
+      fc.assert(
+        fc.property(noise, (parts) => {
+          const first = readInline(parts.join(''), dialect);
+          for (const r of [...first.marks, ...first.speakers])
+            expect(r.from < r.to && r.to <= first.text.length).toBe(true);
+          if (dialect === 'vtt') expect(readInline(writeInline(first, dialect), dialect).text).toBe(first.text);
+        }),
+      );
+    }
+  });
+});
+
+describe('times inside a cue', () => {
+  it('become words that run to the next time, in order and inside the cue', () => {
+    const inline = readInline('one <00:01.500>two <00:01.200>three <00:09.000>four', 'vtt');
+    expect(timedWords(inline, 1000, 2000).map((w) => [w[6], w[2], w[3]])).toEqual([
+      ['one', 1000, 1500],
+      ['three four', 1200, 2000],
+    ]);
+  });
+
+  // W3C WebVTT, "collect a WebVTT timestamp".
+  it.each([
+    ['00:00.000', 0],
+    ['01:02:03.004', 3_723_004],
+    ['123:00:00.000', 442_800_000],
+    ['0:00.000', null],
+    ['00:60.000', null],
+    ['60:00.000', null],
+    ['00:00.00', null],
+    ['00:00,000', null],
+    ['1:00:00.000', null],
+  ])('%s', (text, ms) => expect(webvttTime(text)).toBe(ms));
+});

@@ -1,0 +1,67 @@
+/** What commands and buttons do to the cursor caption; one way for both. */
+import { mustGo } from '../../core/rules/findings.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { useTrack } from '../stores/track.ts';
+import { joint } from '../words/surface/translate.ts';
+import type { Deeds } from './commands.ts';
+
+export function useDeeds(): Pick<Deeds, 'replay' | 'proof' | 'finding' | 'timeHere' | 'join'> & {
+  readonly unproof: () => void;
+} {
+  const job = useJob();
+  const track = useTrack();
+  const place = usePlace();
+  const playback = usePlayback();
+  const findings = useFindings();
+
+  function replay(around: 0 | 1): void {
+    playback.replay(place.index - around, place.index + around);
+  }
+
+  function unproof(): void {
+    const here = place.caption;
+    if (here?.proofed && track.editable) track.change({ type: 'proof', ids: [here.id], proofed: false });
+  }
+
+  function proof(): void {
+    const here = place.caption;
+    if (!here || !track.editable) return;
+    if (!here.proofed) track.change({ type: 'proof', ids: [here.id], proofed: true });
+    place.move(1);
+    playback.replay(place.index, place.index);
+  }
+
+  function finding(direction: 1 | -1): void {
+    const many = track.captions.length;
+    for (let i = 1; i <= many; i++) {
+      const next = track.captions[(place.index + direction * i + many * i) % many];
+      if (next && mustGo(findings.of(next.id))) {
+        place.goTo(next.id, 'chosen');
+        return;
+      }
+    }
+  }
+
+  function timeHere(edge: 'start' | 'end'): void {
+    const here = place.caption;
+    if (!here || !track.editable) return;
+    const start = edge === 'start' ? playback.time : here.start;
+    const end = edge === 'end' ? playback.time : here.end;
+    if (end <= start)
+      track.notice = 'A caption has to end after it begins, so its time was left as it was. Move the playhead first.';
+    else track.change({ type: 'setTimes', id: here.id, start, end });
+  }
+
+  function join(direction: 'above' | 'below'): void {
+    const first = direction === 'above' ? place.index - 1 : place.index;
+    const [a, b] = [track.captions[first], track.captions[first + 1]];
+    if (!a || !b || !job.job || !track.editable) return;
+    track.change({ type: 'join', id: a.id, next: b.id, between: joint(a, b, job.job.style) });
+    place.goTo(a.id, 'chosen');
+  }
+
+  return { replay, proof, unproof, finding, timeHere, join };
+}
