@@ -3,7 +3,7 @@
  * makes the demo job through the server's own API when there is none.
  */
 import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { withIds } from '../core/formats/cue.ts';
@@ -34,7 +34,10 @@ function setUpHost(file: string, token: string): void {
     machineTrack: webvtt.write?.(draft(), '') ?? '',
     language,
   };
-  writeFileSync(file, JSON.stringify({ token, recordings: [recording], processing: 2500 }));
+  writeFileSync(
+    file,
+    JSON.stringify({ token, recordings: [recording], folder: join(dirname(file), 'video-host'), processing: 2500 }),
+  );
 }
 
 async function ask<T>(method: string, url: string, body?: object): Promise<T> {

@@ -135,6 +135,15 @@ describe('handing over', () => {
   it('says why a place refuses, and that it is away', async () => {
     await openJob();
     await (await see(driver, 'a[href$="/handover"]')).click();
+    await press(driver, 'Put the recording there');
+    await eventually(
+      driver,
+      'the recording chosen there',
+      async () =>
+        (await driver.executeScript<string>(
+          'return document.querySelector(".cell select").selectedOptions[0].textContent',
+        )) === 'recording',
+    );
     await behave({ refuse: 'this account is over its quota' });
     await press(driver, 'Send');
     await says(driver, 'Quayside refused: this account is over its quota. Your captions are safe here');

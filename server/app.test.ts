@@ -200,7 +200,7 @@ describe('handing over', () => {
       machineTrack: 'WEBVTT\n',
       language: 'en-GB',
     };
-    host = await buildHost({ token: 'secret', recordings: [recording], processing: 30 });
+    host = await buildHost({ token: 'secret', recordings: [recording], folder: join(data, 'host'), processing: 30 });
     const url = await host.listen({ host: '127.0.0.1', port: 0 });
     ({ job, track } = await newTrack());
     await send(track, 'b1', 0, [insert]);

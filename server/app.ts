@@ -45,7 +45,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   await app.register(jobs, { db, config, log });
   await app.register(recordings, { db, config });
   await app.register(tracks, { db, log });
-  await app.register(destinations, { db, log });
+  await app.register(destinations, { db, log, config });
   if (config.web) await pages(app, { web: config.web });
   return app;
 }

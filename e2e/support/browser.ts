@@ -156,3 +156,10 @@ export async function complaints(driver: WebDriver): Promise<string[]> {
     .filter((e) => e.level.name === 'SEVERE' && !e.message.includes('Failed to load resource'))
     .map((e) => e.message);
 }
+
+/** A command of the browser's own debugging protocol; the driver has it, its types do not. */
+export async function devTools(driver: WebDriver, command: string, parameters: object): Promise<void> {
+  await (
+    driver as unknown as { sendDevToolsCommand: (name: string, values: object) => Promise<void> }
+  ).sendDevToolsCommand(command, parameters);
+}

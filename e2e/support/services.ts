@@ -58,7 +58,11 @@ export interface Services {
   readonly host: string;
   readonly token: string;
   readonly stopServer: () => Promise<void>;
+  /** Ends the server without a word, as a power cut would. */
+  readonly killServer: () => Promise<void>;
   readonly startServer: () => Promise<void>;
+  /** Folder of the server's data. */
+  readonly data: string;
   readonly stopHost: () => Promise<void>;
   readonly stop: () => Promise<void>;
 }
@@ -91,7 +95,13 @@ export async function startServices(env: Record<string, string> = {}): Promise<S
     address,
     host,
     token,
+    data,
     stopServer: () => stop(server),
+    async killServer() {
+      const gone = once(server, 'exit');
+      server.kill('SIGKILL');
+      await gone;
+    },
     async startServer() {
       await startServer();
     },

@@ -2,14 +2,18 @@
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import { randomUUID } from 'node:crypto';
+import { openAsBlob } from 'node:fs';
+import { join } from 'node:path';
 import type { Knex } from 'knex';
 import type { Destination, Receipt } from '../../core/job/job.ts';
 import { checked } from '../checked.ts';
-import { jobRow } from '../jobs/store.ts';
+import type { Config } from '../config.ts';
+import { jobOf, jobRow } from '../jobs/store.ts';
+import { folderOf } from '../recordings/keep.ts';
 import { missing, Problem } from '../problem.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { fileOf } from '../tracks/routes.ts';
-import { recordingAt, recordingsAt, send, type DestinationRow } from './video-host.ts';
+import { putRecording, recordingAt, recordingsAt, send, type DestinationRow } from './video-host.ts';
 
 /** A receipt as its table has it, with what the destination said, word for word. */
 interface ReceiptRow extends Receipt {
@@ -36,7 +40,11 @@ const handover = Joi.object<{ track: string; destination: string; place: string;
 
 const open = ({ token: _, ...rest }: DestinationRow): Destination => rest;
 
-export function destinations(app: FastifyInstance, { db, log }: { db: Knex; log: EditLog }, done: () => void): void {
+export function destinations(
+  app: FastifyInstance,
+  { db, log, config }: { db: Knex; log: EditLog; config: Config },
+  done: () => void,
+): void {
   async function find(wanted: string): Promise<DestinationRow> {
     const row = await db<DestinationRow>('destinations').where({ id: wanted }).first();
     if (!row) throw missing('This destination');
@@ -54,6 +62,17 @@ export function destinations(app: FastifyInstance, { db, log }: { db: Knex; log:
   app.get('/api/destinations/:id/recordings', async (request) =>
     recordingsAt(await find(checked(key, request.params).id)),
   );
+
+  app.post('/api/jobs/:id/places', async (request, reply) => {
+    const job = await jobOf(db, checked(key, request.params).id);
+    const to = await find(checked(Joi.object<{ destination: string }>({ destination: id }), request.body).destination);
+    if (!job.recording) throw missing('The recording of this job');
+    const { hash, type } = job.recording;
+    const body = await openAsBlob(join(folderOf(config.data), hash));
+    return reply
+      .status(201)
+      .send(await putRecording(to, job.id, { title: job.title, type, language: job.language }, body));
+  });
 
   app.post('/api/jobs/:id/receipts', async (request, reply) => {
     const job = await jobRow(db, checked(key, request.params).id);

@@ -22,13 +22,14 @@ export interface HostRecording {
   readonly tracks: readonly HostTrack[];
 }
 
-/** How long a destination may take to answer, in ms. */
+/** How long a destination may take to answer, in ms; a recording may be long on its way. */
 const patience = 15_000;
+const patienceWithRecordings = 3_600_000;
 
 interface Sent {
   readonly method: 'PUT';
   readonly headers: Readonly<Record<string, string>>;
-  readonly body: string;
+  readonly body: string | Blob;
 }
 
 async function ask(to: DestinationRow, path: string, sent?: Sent): Promise<unknown> {
@@ -37,7 +38,7 @@ async function ask(to: DestinationRow, path: string, sent?: Sent): Promise<unkno
     response = await fetch(new URL(path, to.url), {
       ...sent,
       headers: { ...sent?.headers, authorization: `Bearer ${to.token}` },
-      signal: AbortSignal.timeout(patience),
+      signal: AbortSignal.timeout(typeof sent?.body === 'object' ? patienceWithRecordings : patience),
       redirect: 'error',
     });
   } catch {
@@ -76,3 +77,16 @@ export const send = async (
     headers: { 'content-type': file.mediaType },
     body: file.text,
   })) as HostTrack;
+
+/** Puts a recording there, so that captions can be handed over for it. @param id this side's name for it */
+export const putRecording = async (
+  to: DestinationRow,
+  id: string,
+  about: { readonly title: string; readonly type: string; readonly language: string },
+  body: Blob,
+): Promise<HostRecording> =>
+  (await ask(to, `/recordings/${encodeURIComponent(id)}?${new URLSearchParams(about).toString()}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body,
+  })) as HostRecording;

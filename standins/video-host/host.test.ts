@@ -1,11 +1,17 @@
 import type { FastifyInstance } from 'fastify';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { buildHost, languageOfName } from './host.ts';
 
 let host: FastifyInstance;
+let folder: string;
 beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'fenwix-host-'));
   host = await buildHost({
     token: 't',
     processing: 5,
+    folder,
     recordings: [
       {
         id: 'r',
@@ -18,7 +24,10 @@ beforeEach(async () => {
     ],
   });
 });
-afterEach(() => host.close());
+afterEach(async () => {
+  await host.close();
+  rmSync(folder, { recursive: true });
+});
 
 const put = (file: string, payload: string, token = 't') =>
   host.inject({
@@ -59,6 +68,17 @@ describe('the video host', () => {
       ['machine.vtt', 'live'],
       ['second.en_GB.srt', 'live'],
     ]);
+  });
+
+  it('takes a recording, under a name on disk of its own, and plays it', async () => {
+    const url = `/recordings/${encodeURIComponent('../../escape')}?title=Mine&type=video%2Fwebm&language=cy`;
+    const headers = { authorization: 'Bearer t', 'content-type': 'application/octet-stream' };
+    const { id } = (await host.inject({ method: 'PUT', url, headers, payload: Buffer.from('pictures') })).json<{
+      id: string;
+    }>();
+    expect(readdirSync(folder)).toEqual([id]);
+    const part = await host.inject({ url: `/media/${id}`, headers: { range: 'bytes=0-3' } });
+    expect([part.statusCode, part.headers['content-type'], part.body]).toEqual([206, 'video/webm', 'pict']);
   });
 
   it('shows titles as text on its watch page', async () => {

@@ -6,7 +6,10 @@
 import fastifyStatic from '@fastify/static';
 import fastify, { type FastifyInstance } from 'fastify';
 import { createHash, randomUUID, timingSafeEqual } from 'node:crypto';
-import { basename, dirname } from 'node:path';
+import { createWriteStream, mkdirSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { srt } from '../../core/formats/srt.ts';
 import { webvtt } from '../../core/formats/webvtt.ts';
 import { withIds } from '../../core/formats/cue.ts';
@@ -27,6 +30,8 @@ export interface HeldRecording {
 export interface HostSetup {
   readonly token: string;
   readonly recordings: readonly HeldRecording[];
+  /** Folder for recordings that are brought here. */
+  readonly folder: string;
   /** How long a file is processed, in ms. */
   readonly processing: number;
 }
@@ -48,6 +53,7 @@ export interface Behaviour {
 }
 
 const largestFile = 10 * 1024 * 1024;
+const largestRecording = 20 * 1024 ** 3;
 
 /** Languages by file name, as this host wants files named: `name.en_GB.srt` or `name.en-GB.vtt`. */
 export function languageOfName(file: string): string | null {
@@ -74,6 +80,7 @@ function playable(text: string): { readonly vtt: string } | { readonly why: stri
 const shown = ({ vtt: _, ...rest }: HeldTrack): Omit<HeldTrack, 'vtt'> => rest;
 
 export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
+  mkdirSync(setup.folder, { recursive: true });
   const app = fastify({ bodyLimit: largestFile, forceCloseConnections: true });
   const held = new Map<string, HeldTrack[]>();
   for (const r of setup.recordings) {
@@ -89,6 +96,7 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
       },
     ]);
   }
+  const recordings = [...setup.recordings];
   let behaviour: Behaviour = { refuse: null, fail: false };
   const timers = new Set<NodeJS.Timeout>();
   app.addHook('onClose', (_app, done) => {
@@ -98,6 +106,8 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   app.addContentTypeParser(['application/x-subrip', 'text/vtt'], { parseAs: 'string' }, (_request, body, done) =>
     done(null, body),
   );
+
+  app.addContentTypeParser('application/octet-stream', (_request, body, done) => done(null, body));
 
   const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
   const expected = digest(`Bearer ${setup.token}`);
@@ -111,7 +121,7 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   });
 
   const find = (id: string): { recording: HeldRecording; tracks: HeldTrack[] } | null => {
-    const recording = setup.recordings.find((r) => r.id === id);
+    const recording = recordings.find((r) => r.id === id);
     const tracks = held.get(id);
     return recording && tracks ? { recording, tracks } : null;
   };
@@ -127,7 +137,24 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   };
 
   app.post('/behave', (request) => (behaviour = { ...behaviour, ...(request.body as Partial<Behaviour>) }));
-  app.get('/recordings', () => setup.recordings.map((r) => summary(r.id)));
+  app.get('/recordings', () => recordings.map((r) => summary(r.id)));
+  app.put<{ Params: { id: string }; Querystring: { title: string; type: string; language: string }; Body: Readable }>(
+    '/recordings/:id',
+    { bodyLimit: largestRecording },
+    async (request, reply) => {
+      const { title, type, language } = request.query;
+      if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
+      // Its name on disk is this host's own; nothing of the request becomes a path.
+      const id = createHash('sha256').update(request.params.id).digest('hex').slice(0, 16);
+      const file = join(setup.folder, id);
+      await pipeline(request.body, createWriteStream(file));
+      if (!find(id)) {
+        recordings.push({ id, title, file, mediaType: type, machineTrack: 'WEBVTT\n', language });
+        held.set(id, []);
+      }
+      return reply.status(201).send(summary(id));
+    },
+  );
   app.get<{ Params: { id: string } }>(
     '/recordings/:id',
     (request, reply) =>
@@ -169,12 +196,13 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
     return reply.status(202).send(shown(track));
   });
 
-  const root = dirname(setup.recordings[0]?.file ?? '.');
-  await app.register(fastifyStatic, { root, serve: false });
+  await app.register(fastifyStatic, { root: setup.folder, serve: false });
   app.get<{ Params: { id: string } }>('/media/:id', (request, reply) => {
     const known = find(request.params.id);
     return known
-      ? reply.type(known.recording.mediaType).sendFile(basename(known.recording.file), { contentType: false })
+      ? reply
+          .type(known.recording.mediaType)
+          .sendFile(basename(known.recording.file), dirname(known.recording.file), { contentType: false })
       : reply.status(404).send();
   });
   app.get<{ Params: { id: string; receipt: string } }>('/captions/:id/:receipt', (request, reply) => {

@@ -1,12 +1,8 @@
 /** Starts the video host stand-in and prints its address as one line of JSON. */
 import { readFileSync } from 'node:fs';
-import { buildHost, type HeldRecording } from './host.ts';
+import { buildHost, type HostSetup } from './host.ts';
 
-const setup = JSON.parse(readFileSync(process.env['STANDIN_SETUP'] ?? '', 'utf8')) as {
-  token: string;
-  recordings: HeldRecording[];
-  processing: number;
-};
+const setup = JSON.parse(readFileSync(process.env['STANDIN_SETUP'] ?? '', 'utf8')) as HostSetup;
 const app = await buildHost(setup);
 const wanted = Number(process.env['STANDIN_PORT'] ?? 4420);
 let address: string;

@@ -10,12 +10,14 @@ const props = defineProps<{
   edit: number;
   kept: boolean;
   trouble: string | null;
+  /** The recording is on its way there. */
+  putting: boolean;
 }>();
-defineEmits<{ send: [place: string] }>();
+defineEmits<{ send: [place: string]; put: [] }>();
 const place = ref('');
 watch(
   () => props.likely,
-  (id) => (place.value ||= id),
+  (id) => (place.value = id || place.value),
   { immediate: true },
 );
 
@@ -51,6 +53,11 @@ const machineThere = computed(
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.title }}</option>
       </select>
     </label>
+    <p v-if="place === ''" class="cell-put">
+      <button type="button" class="plain-button" :disabled="putting" @click="$emit('put')">
+        {{ putting ? 'On its way there…' : 'Put the recording there' }}
+      </button>
+    </p>
     <p class="cell-actions">
       <button
         type="button"

@@ -54,6 +54,23 @@ async function lookAround(): Promise<void> {
   }
 }
 
+/** Places that were put there from here, chosen at once. */
+const put = ref<Readonly<Record<string, string>>>({});
+const putting = ref<string | null>(null);
+async function putThere(destination: string): Promise<void> {
+  if (!job.job) return;
+  putting.value = destination;
+  try {
+    const place = await ask<PlaceThere>('POST', `/jobs/${job.job.id}/places`, { destination });
+    put.value = { ...put.value, [destination]: place.id };
+    await lookAround();
+  } catch (error) {
+    troubles.value = { ...troubles.value, [destination]: sentence(error) };
+  } finally {
+    putting.value = null;
+  }
+}
+
 async function send(destination: string, place: string): Promise<void> {
   if (!job.job || !track.track) return;
   troubles.value = Object.fromEntries(Object.entries(troubles.value).filter(([id]) => id !== destination));
@@ -69,7 +86,10 @@ const receiptOf = (destination: string): Receipt | null =>
   receipts.value.find((r) => r.destination === destination && r.track === track.track?.id) ?? null;
 /** The place there that carries this job's title, to begin with. */
 const likelyPlace = (destination: string): string =>
-  receiptOf(destination)?.place ?? places.value.get(destination)?.find((p) => p.title === job.job?.title)?.id ?? '';
+  put.value[destination] ??
+  receiptOf(destination)?.place ??
+  places.value.get(destination)?.find((p) => p.title === job.job?.title)?.id ??
+  '';
 
 onMounted(() => {
   void refresh();
@@ -106,6 +126,8 @@ onBeforeUnmount(() => clearTimeout(timer));
               :edit="track.track.edit"
               :kept="track.keeping === 'kept'"
               :trouble="troubles[d.id] ?? null"
+              :putting="putting === d.id"
+              @put="putThere(d.id)"
               @send="send(d.id, $event)"
             />
           </td>

@@ -55,12 +55,12 @@ async function takeRecording(file: File): Promise<void> {
   try {
     recordingState.value = { tone: 'soft', text: `Looking at ${file.name}…` };
     const probed = await probe(file);
-    title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
     share.value = 0;
     recordingState.value = { tone: 'soft', text: `Bringing in ${file.name}…` };
     upload = uploadRecording(file, (now) => (share.value = now));
     const kept = await upload.done;
     recording.value = await ask<Recording>('PATCH', `/recordings/${kept.hash}`, probed);
+    title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
     const size = probed.width > 0 ? `${String(probed.width)} × ${String(probed.height)}` : 'sound only';
     recordingState.value = {
       tone: 'good',

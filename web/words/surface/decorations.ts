@@ -15,7 +15,7 @@ const lines = new Map<string, Decoration>();
 
 function lineDecoration(name: string): Decoration {
   let made = lines.get(name);
-  if (!made) lines.set(name, (made = Decoration.line({ class: name })));
+  if (!made) lines.set(name, (made = Decoration.line({ class: name, attributes: { dir: 'auto' } })));
   return made;
 }
 

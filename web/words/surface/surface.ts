@@ -184,6 +184,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       ),
     ),
     EditorView.lineWrapping,
+    EditorView.perLineTextDirection.of(true),
     EditorView.cspNonce.of(options.nonce),
     EditorView.contentAttributes.of({
       'aria-label': 'Captions, line by line',
