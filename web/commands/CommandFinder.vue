@@ -78,6 +78,7 @@ function onKey(event: KeyboardEvent): void {
 }
 .finder-list li {
   display: flex;
+  align-items: center;
   justify-content: space-between;
   padding: 6px 10px;
   border-radius: 4px;

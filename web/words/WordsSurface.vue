@@ -37,6 +37,12 @@ onMounted(() => {
       playback.typed();
     },
     onMove: track.endTyping,
+    onTime(id) {
+      const caption = track.captions.find((c) => c.id === id);
+      if (!caption) return;
+      place.goTo(id, 'chosen');
+      playback.seek(caption.start);
+    },
     onEnter: (id) => place.goTo(id, 'chosen'),
   });
   if (place.caption) surface.show(place.caption.id, true);

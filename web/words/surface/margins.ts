@@ -36,6 +36,7 @@ class TimeMarker extends GutterMarker {
   }
   override toDOM(): HTMLElement {
     const box = element('div', 'margin-time');
+    box.title = 'Bring the playhead here';
     box.append(
       element('span', this.proofed ? 'margin-proofed on' : 'margin-proofed', this.proofed ? '✓' : '○'),
       element('span', 'margin-clock', this.time),
@@ -145,12 +146,20 @@ const lineClasses = gutterLineClass.compute([layoutField, aroundField], (state) 
   return RangeSet.of(ranges);
 });
 
-export function margins(): Extension {
+/** @param onTime told the caption whose time was pressed */
+export function margins(onTime: (id: string) => void): Extension {
   return [
     lineClasses,
     gutter({
       class: 'words-margin left',
       lineMarkerChange: changed,
+      domEventHandlers: {
+        mousedown(view, block) {
+          const at = lineOf(view, block);
+          if (at) onTime(at.caption.id);
+          return at !== null;
+        },
+      },
       lineMarker(view, block) {
         const at = lineOf(view, block);
         return at?.nth === 0 ? new TimeMarker(at.caption) : null;

@@ -39,6 +39,8 @@ export interface SurfaceOptions {
   readonly onChange: (change: TrackChange) => void;
   /** The text cursor was moved without a change: what is typed next is a step of its own. */
   readonly onMove: () => void;
+  /** The time of a caption was pressed in the margin. */
+  readonly onTime: (id: string) => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
 }
@@ -195,7 +197,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     }),
     EditorState.allowMultipleSelections.of(false),
     EditorState.changeFilter.of((tr) => tr.annotation(fromTrack) === true || options.editable()),
-    margins(),
+    margins(options.onTime),
     decorations,
     listener,
     EditorView.domEventHandlers({

@@ -1,0 +1,87 @@
+/** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { By, caretAt, control, devTools, eventually, openBrowser, press, says, see } from './support/browser.ts';
+import { startServices } from './support/services.ts';
+
+const folder = 'docs/screenshots';
+mkdirSync(folder, { recursive: true });
+const services = await startServices();
+const { driver } = await openBrowser();
+
+/** What is waited for so that nothing is caught half drawn. */
+async function settled(): Promise<void> {
+  await driver.executeAsyncScript(
+    `const done = arguments[0];
+     const videos = [...document.querySelectorAll('video')].filter((v) => v.readyState < 2).map((v) => new Promise((r) => v.addEventListener('loadeddata', r, { once: true })));
+     Promise.race([Promise.all(videos), new Promise((r) => setTimeout(r, 4000))]).then(() => document.fonts.ready).then(() => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 300))));`,
+  );
+}
+async function picture(name: string): Promise<void> {
+  await settled();
+  writeFileSync(`${folder}/${name}.png`, await driver.takeScreenshot(), 'base64');
+}
+const stage = async (name: string, ready: string): Promise<void> => {
+  await (await see(driver, `a[href$="/${name}"]`)).click();
+  await see(driver, ready);
+};
+const seek = (seconds: number): Promise<void> =>
+  driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
+const theme = (name: string): Promise<void> =>
+  driver.executeScript(`localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`, name);
+
+try {
+  await devTools(driver, 'Emulation.setDeviceMetricsOverride', {
+    width: 1280,
+    height: 800,
+    deviceScaleFactor: 1,
+    mobile: false,
+  });
+  await driver.get(services.address);
+  await see(driver, '.row');
+  await picture('jobs');
+  await (await see(driver, '.row-link')).click();
+  await see(driver, '.cm-line');
+  await seek(26.5);
+  await caretAt(driver, 'is read', 'after');
+  await picture('words');
+  await control(driver, 'k');
+  await see(driver, '.finder-input');
+  await picture('command-finder');
+  await driver.get(await driver.getCurrentUrl());
+  await see(driver, '.cm-line');
+  await stage('checks', '.checks-row');
+  await driver.findElement(By.css('.checks-row')).click();
+  await picture('checks');
+  await stage('handover', '.cell .main');
+  await press(driver, 'Send');
+  await eventually(driver, 'it to be live', async () =>
+    (await driver.findElement(By.css('.cell')).getText()).includes('Live'),
+  );
+  await picture('handover');
+  const watch = await (await see(driver, '.cell a')).getAttribute('href');
+  await stage('tape', '.coming');
+  await picture('tape');
+  await stage('tracks', '.coming');
+  await picture('tracks');
+  await driver.get(`${services.address}/new`);
+  const inputs = await driver.findElements(By.css('input[type=file]'));
+  await inputs[0]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/recording.webm`);
+  await says(driver, '✓ recording.webm');
+  await inputs[1]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/machine-draft.ctm`);
+  await says(driver, '✓ machine-draft.ctm');
+  await picture('intake');
+  await theme('dark');
+  await driver.get(services.address);
+  await (await see(driver, '.row-link')).click();
+  await see(driver, '.cm-line');
+  await seek(22);
+  await caretAt(driver, 'lower grades', 'after');
+  await picture('words-dark');
+  await driver.get(watch ?? '');
+  await see(driver, 'video');
+  await seek(26.5);
+  await picture('watch-page');
+} finally {
+  await driver.quit();
+  await services.stop();
+}
