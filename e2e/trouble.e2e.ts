@@ -162,6 +162,11 @@ describe('the server stops while somebody edits', () => {
     await type(driver, 'Ahoy ');
     await says(driver, /Server away: \d+ changes? kept in this browser/);
     expect((await lines(driver))[0]).toMatch(/^Ahoy welcome/);
+    await (await see(driver, 'a[href$="/checks"]')).click();
+    await says(driver, 'against Lecture 38');
+    await (await see(driver, 'a[href$="/handover"]')).click();
+    await says(driver, 'The Fenwix server does not answer. What was kept is safe');
+    await (await see(driver, 'a[href$="/words"]')).click();
     await services.startServer();
     await says(driver, 'All changes kept');
     await driver.navigate().refresh();

@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import CommandFinder from '../commands/CommandFinder.vue';
 import { useCommands } from '../commands/use-commands.ts';
+import { away } from '../api/client.ts';
+import { fetchStages } from '../router.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
 import { fairCopyOf } from '../../core/job/job.ts';
@@ -32,7 +35,12 @@ watch(
   },
   { immediate: true },
 );
+const stopListening = useRouter().onError(() => {
+  track.notice = `This page could not be fetched: ${away().message}`;
+});
+onMounted(fetchStages);
 onBeforeUnmount(() => {
+  stopListening();
   playback.pause();
   track.close();
 });

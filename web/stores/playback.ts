@@ -21,6 +21,7 @@ export const usePlayback = defineStore('playback', () => {
   const rate = ref(1);
   const trouble = ref<string | null>(null);
   let until = Infinity;
+  let frame = 0;
   let holding: ReturnType<typeof setTimeout> | undefined;
 
   function read(): void {
@@ -35,7 +36,8 @@ export const usePlayback = defineStore('playback', () => {
       const here = track.captions[captionAt(track.captions, time.value)];
       if (here && time.value < here.end + 500) place.goTo(here.id, 'followed');
     }
-    if (!media.paused) requestAnimationFrame(read);
+    cancelAnimationFrame(frame);
+    if (!media.paused) frame = requestAnimationFrame(read);
   }
 
   function attach(media: HTMLMediaElement): void {
@@ -43,7 +45,7 @@ export const usePlayback = defineStore('playback', () => {
     trouble.value = null;
     media.addEventListener('play', () => {
       playing.value = true;
-      requestAnimationFrame(read);
+      read();
     });
     media.addEventListener('pause', () => (playing.value = false));
     media.addEventListener('seeked', read);

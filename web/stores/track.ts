@@ -45,9 +45,11 @@ export const useTrack = defineStore('track', () => {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let channel: BroadcastChannel | null = null;
 
-  function report(state?: Keeping): void {
+  /** Says how things stand; that this browser could not keep something stands until the server has it. */
+  function report(state?: 'keeping' | 'here'): void {
     waiting.value = batches.reduce((n, b) => n + b.edits.length, 0);
-    keeping.value = waiting.value === 0 ? 'kept' : (state ?? (keeping.value === 'kept' ? 'keeping' : keeping.value));
+    if (waiting.value === 0) keeping.value = 'kept';
+    else if (keeping.value !== 'nowhere') keeping.value = state ?? (keeping.value === 'here' ? 'here' : 'keeping');
   }
 
   async function open(id: string): Promise<void> {
@@ -175,11 +177,11 @@ export const useTrack = defineStore('track', () => {
         sealed = null;
         report('keeping');
       }
-      if (keeping.value !== 'nowhere') report('keeping');
+      report('keeping');
     } catch (error) {
       const refused = error instanceof Refusal && error.status >= 400 && error.status < 500 && error.status !== 429;
       if (refused) notice.value = `${sentence(error)} It is still in this browser.`;
-      report(keeping.value === 'nowhere' ? 'nowhere' : 'here');
+      report('here');
       if (!refused) send(retryAfter);
     } finally {
       pumping = false;
