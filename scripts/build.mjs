@@ -1,10 +1,10 @@
 // @ts-check
 /** Builds the interface, compressed beforehand, and the server, the stand-ins and the demo filler as single files. */
-import { build as bundle } from 'esbuild';
 import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'vite';
+import { bundle, commandLine } from './bundle.mjs';
 import { root } from './setup.mjs';
 
 rmSync(join(root, 'dist'), { recursive: true, force: true });
@@ -21,18 +21,8 @@ for (const name of readdirSync(assets)) {
   writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
 }
 await bundle({
-  entryPoints: {
-    server: join(root, 'server/main.ts'),
-    'video-host': join(root, 'standins/video-host/main.ts'),
-    'fill-demo': join(root, 'demo/fill.ts'),
-  },
-  outdir: join(root, 'dist'),
-  outExtension: { '.js': '.mjs' },
-  bundle: true,
-  platform: 'node',
-  target: 'node20',
-  format: 'esm',
-  packages: 'external',
-  sourcemap: 'linked',
-  logLevel: 'warning',
+  ...commandLine,
+  server: 'server/main.ts',
+  'video-host': 'standins/video-host/main.ts',
+  'fill-demo': 'demo/fill.ts',
 });

@@ -59,13 +59,13 @@ function filesBelow(folder) {
 
 /** Builds when anything that goes into the build has changed since the last one. */
 export function ensureBuild() {
-  const sources = ['core', 'server', 'web', 'standins', 'demo']
+  const sources = ['core', 'server', 'web', 'cli', 'standins', 'demo']
     .flatMap((folder) => filesBelow(join(root, folder)))
     .filter((path) => !path.endsWith('.test.ts') && !path.includes('recordings/'));
   const hash = createHash('sha256');
   for (const path of [
     ...sources,
-    ...['package-lock.json', 'vite.config.ts', 'scripts/build.mjs'].map((f) => join(root, f)),
+    ...['package-lock.json', 'vite.config.ts', 'scripts/build.mjs', 'scripts/bundle.mjs'].map((f) => join(root, f)),
   ]) {
     hash.update(relative(root, path)).update('\0').update(readFileSync(path)).update('\0');
   }
@@ -73,7 +73,7 @@ export function ensureBuild() {
   const mark = join(root, 'dist', '.built');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === state) return;
   console.log('Building…');
-  if (!run('node', ['scripts/build.mjs'])) stop('The build failed; the reason stands above.');
+  if (!run('node', ['scripts/build.mjs', 'scripts/bundle.mjs'])) stop('The build failed; the reason stands above.');
   mkdirSync(dirname(mark), { recursive: true });
   writeFileSync(mark, state);
 }
