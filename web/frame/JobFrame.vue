@@ -84,6 +84,19 @@ onBeforeUnmount(() => {
   min-width: 0;
   min-height: 0;
 }
+/* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
+@media (max-width: 900px) {
+  .frame-body {
+    grid-template: minmax(300px, 1fr) auto 84px / 60px minmax(0, 1fr);
+    overflow-y: auto;
+  }
+  .frame-body > :deep(.monitor) {
+    grid-column: 1 / -1;
+    min-height: max-content;
+    border-left: 0;
+    border-top: 1px solid var(--rule);
+  }
+}
 .frame-message {
   display: flex;
   flex-direction: column;

@@ -158,6 +158,17 @@ button.head-box:hover,
 .head-spring {
   flex: 1;
 }
+@media (max-width: 900px) {
+  .head {
+    flex-wrap: wrap;
+    height: auto;
+    padding: 6px 12px;
+    row-gap: 6px;
+  }
+  .head-title {
+    flex-basis: calc(100% - 70px);
+  }
+}
 @media (max-width: 1180px) {
   .head-find kbd {
     display: none;

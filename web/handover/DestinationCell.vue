@@ -13,7 +13,7 @@ const props = defineProps<{
   /** The recording is on its way there. */
   putting: boolean;
 }>();
-defineEmits<{ send: [place: string]; put: [] }>();
+defineEmits<{ send: [place: string]; put: []; again: [] }>();
 const place = ref('');
 watch(
   () => props.likely,
@@ -53,7 +53,7 @@ const machineThere = computed(
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.title }}</option>
       </select>
     </label>
-    <p v-if="place === ''" class="cell-put">
+    <p v-if="place === '' && trouble === null" class="cell-put">
       <button type="button" class="plain-button" :disabled="putting" @click="$emit('put')">
         {{ putting ? 'On its way there…' : 'Put the recording there' }}
       </button>
@@ -71,7 +71,12 @@ const machineThere = computed(
         >See it there</a
       >
     </p>
-    <p v-if="trouble" class="alarm" role="alert">{{ trouble }}</p>
+    <template v-if="trouble">
+      <p class="alarm" role="alert">{{ trouble }}</p>
+      <p v-if="places.length === 0">
+        <button type="button" class="plain-button" @click="$emit('again')">Look again</button>
+      </p>
+    </template>
   </div>
 </template>
 

@@ -36,6 +36,10 @@ async function refresh(): Promise<void> {
   if (receipts.value.some((r) => r.state === 'processing')) timer = setTimeout(() => void refresh(), 700);
 }
 
+function forget(destination: string): void {
+  troubles.value = Object.fromEntries(Object.entries(troubles.value).filter(([id]) => id !== destination));
+}
+
 async function lookAround(): Promise<void> {
   try {
     destinations.value = await ask<Destination[]>('GET', '/destinations');
@@ -43,6 +47,7 @@ async function lookAround(): Promise<void> {
     trouble.value = sentence(error);
   }
   for (const d of destinations.value) {
+    forget(d.id);
     try {
       places.value = new Map([
         ...places.value,
@@ -60,6 +65,7 @@ const putting = ref<string | null>(null);
 async function putThere(destination: string): Promise<void> {
   if (!job.job) return;
   putting.value = destination;
+  forget(destination);
   try {
     const place = await ask<PlaceThere>('POST', `/jobs/${job.job.id}/places`, { destination });
     put.value = { ...put.value, [destination]: place.id };
@@ -73,7 +79,7 @@ async function putThere(destination: string): Promise<void> {
 
 async function send(destination: string, place: string): Promise<void> {
   if (!job.job || !track.track) return;
-  troubles.value = Object.fromEntries(Object.entries(troubles.value).filter(([id]) => id !== destination));
+  forget(destination);
   try {
     await ask('POST', `/jobs/${job.job.id}/receipts`, { track: track.track.id, destination, place, format: 'srt' });
     await refresh();
@@ -127,6 +133,7 @@ onBeforeUnmount(() => clearTimeout(timer));
               :kept="track.keeping === 'kept'"
               :trouble="troubles[d.id] ?? null"
               :putting="putting === d.id"
+              @again="lookAround"
               @put="putThere(d.id)"
               @send="send(d.id, $event)"
             />

@@ -60,6 +60,11 @@ onMounted(() => {
   background: #0a1212;
   container-type: size;
 }
+@media (max-width: 900px) {
+  .picture {
+    max-height: 240px;
+  }
+}
 video {
   display: block;
   width: 100%;
