@@ -1,6 +1,6 @@
 /** Cues of a file to captions, the same way for every format that has cues. */
 import { inOrder, type Caption, type Foreign, type Placement } from '../track/caption.ts';
-import { readInline, timedWords, type Dialect } from './inline.ts';
+import { timedWords, type Inline } from './inline.ts';
 import type { Mended, ReadCaption } from './format.ts';
 
 export interface RawCue {
@@ -13,9 +13,12 @@ export interface RawCue {
   readonly placement?: Placement | null;
 }
 
-/** A caption of a cue, with its markup as ranges and timestamps inside it as word times. */
-export function captionOfCue(cue: RawCue, dialect: Dialect): ReadCaption {
-  const inline = readInline(cue.payload, dialect);
+/**
+ * A caption of a cue, with its markup as ranges and timestamps inside it as word times.
+ * @param parse reads the markup of the format
+ */
+export function captionOfCue(cue: RawCue, parse: (payload: string) => Inline): ReadCaption {
+  const inline = parse(cue.payload);
   return {
     start: cue.start,
     end: cue.end,

@@ -1,5 +1,11 @@
 import fc from 'fast-check';
-import { readInline, timedWords, webvttTime, writeInline } from './inline.ts';
+import { readCueText } from './cue-text.ts';
+import { timedWords, writeInline } from './inline.ts';
+import { readSrtText } from './srt-text.ts';
+import { webvttTime } from './webvtt-time.ts';
+
+const readInline = (source: string, dialect: 'srt' | 'vtt') =>
+  dialect === 'srt' ? readSrtText(source) : readCueText(source);
 
 const marked = (source: string, dialect: 'srt' | 'vtt') => {
   const { text, marks } = readInline(source, dialect);
@@ -18,6 +24,13 @@ describe('reading inline markup', () => {
     ['2 < 3 and 4 > 3, <3', 'srt', ['2 < 3 and 4 > 3, <3']],
     ['<unknown> stays in SRT', 'srt', ['<unknown> stays in SRT']],
     ['<unknown>goes</unknown> in WebVTT', 'vtt', ['goes in WebVTT']],
+    // What follows is WebVTT's own way, "WebVTT cue text parsing rules".
+    ['<i><b>both</i></b> not', 'vtt', ['both not', 'italic:both not', 'bold:both']],
+    ['a < b and c > d', 'vtt', ['a  d']],
+    ['never <closed', 'vtt', ['never ']],
+    ['<ruby>漢<rt>kan</rt>字<rt>ji</ruby> x', 'vtt', ['漢kan字ji x']],
+    ['<rt>alone</rt>', 'vtt', ['alone']],
+    ['<I>case counts</I>', 'vtt', ['case counts']],
     ['<c.yellow.loud>caution</c>', 'vtt', ['caution', 'colour=yellow:caution']],
     ['<lang cy>cwch</lang>', 'vtt', ['cwch', 'language=cy:cwch']],
     ['fish &amp; chips &lt;now&gt; &#x41;&#66; &nope; &', 'vtt', ['fish & chips <now> AB &nope; &']],
@@ -77,6 +90,6 @@ describe('times inside a cue', () => {
     ['60:00.000', null],
     ['00:00.00', null],
     ['00:00,000', null],
-    ['1:00:00.000', null],
+    ['1:00:00.000', 3_600_000],
   ])('%s', (text, ms) => expect(webvttTime(text)).toBe(ms));
 });

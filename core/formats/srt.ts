@@ -6,6 +6,7 @@ import { formatClock } from '../time/clock.ts';
 import { captionOfCue, ordered, type RawCue } from './cue.ts';
 import { linesOfText, Unreadable, type Format, type Mended, type ReadResult } from './format.ts';
 import { writeInline } from './inline.ts';
+import { readSrtText } from './srt-text.ts';
 import type { Placement } from '../track/caption.ts';
 
 const time = String.raw`(-)?(?:(\d{1,3})\s*:\s*)?(\d{1,2})\s*:\s*(\d{1,2})(?:\s*[,.:;]\s*(\d{1,3}))?`;
@@ -96,7 +97,7 @@ function read(source: string): ReadResult {
       foreign: stop.at.rest ? { srtAfterTime: stop.at.rest } : null,
       placement: hinted.placement,
     };
-    return { line: cue.line, caption: captionOfCue(cue, 'srt') };
+    return { line: cue.line, caption: captionOfCue(cue, readSrtText) };
   });
   const captions = ordered(cues, mended);
   return { format: 'srt', captions, mended: mended.sort((a, b) => a.line - b.line), header: '' };

@@ -5,7 +5,9 @@
 import { formatClock } from '../time/clock.ts';
 import { captionOfCue, ordered } from './cue.ts';
 import { linesOfText, Unreadable, type Format, type Mended, type ReadCaption, type ReadResult } from './format.ts';
-import { webvttTime, writeInline } from './inline.ts';
+import { readCueText } from './cue-text.ts';
+import { writeInline } from './inline.ts';
+import { timestamp, timestampMs } from './webvtt-time.ts';
 import type { Caption } from '../track/caption.ts';
 
 const signature = /^\ufeff?WEBVTT(?:[ \t]|$)/;
@@ -43,11 +45,14 @@ function blocksOf(lines: readonly string[], from: number): Block[] {
   return blocks;
 }
 
+/** "Collect WebVTT cue timings and settings": what follows the second timestamp is settings, space between or not. */
+const timings = new RegExp(String.raw`^[ \t\f]*${timestamp}[ \t\f]*-->[ \t\f]*${timestamp}(.*)$`);
+
 function readCue(block: Block, at: number, mended: Mended[]): ReadCaption | null {
   const timing = block.lines[at] ?? '';
-  const match = /^[ \t\f]*(\S+?)[ \t\f]*-->[ \t\f]*(\S+)(?:[ \t\f]+(.*))?$/.exec(timing);
-  const start = webvttTime(match?.[1] ?? '');
-  const end = webvttTime(match?.[2] ?? '');
+  const match = timings.exec(timing);
+  const start = match ? timestampMs(match, 1) : null;
+  const end = match ? timestampMs(match, 5) : null;
   const line = block.line + at;
   if (!match || start === null || end === null) {
     mended.push({
@@ -58,16 +63,14 @@ function readCue(block: Block, at: number, mended: Mended[]): ReadCaption | null
   }
   if (end < start)
     mended.push({ line, message: 'The end comes before the start; the caption was given no time on screen.' });
-  const settings = (match[3] ?? '').trim();
+  const settings = (match[9] ?? '').trim();
   const foreign = {
     ...(at === 1 ? { vttId: block.lines[0] ?? '' } : {}),
     ...(settings ? { vttSettings: settings } : {}),
   };
   const payload = block.lines.slice(at + 1).join('\n');
-  return captionOfCue(
-    { line, start, end: Math.max(start, end), payload, foreign: Object.keys(foreign).length > 0 ? foreign : null },
-    'vtt',
-  );
+  const times = { line, start, end: Math.max(start, end) };
+  return captionOfCue({ ...times, payload, foreign: Object.keys(foreign).length > 0 ? foreign : null }, readCueText);
 }
 
 function read(source: string): ReadResult {
