@@ -1,6 +1,6 @@
 /** The track that is open: its captions as shown, its history, and the way of every change to disk. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import { apply, merge, touches, type Applied, type Edit } from '../../core/track/edits.ts';
 import {
@@ -145,6 +145,12 @@ export const useTrack = defineStore('track', () => {
       notice.value = `${String(carried.kept.length)} captions were changed here and in another window; both versions are in the track.`;
   }
 
+  /** An input method is composing: the text on the surface must not change under it. */
+  const composing = ref(false);
+  async function composed(): Promise<void> {
+    if (composing.value) await new Promise((ended) => watch(composing, ended, { once: true }));
+  }
+
   let pumping = false;
   async function pump(): Promise<void> {
     if (pumping) {
@@ -159,7 +165,9 @@ export const useTrack = defineStore('track', () => {
           'GET',
           `/tracks/${confirmed.id}/edits?after=${String(confirmed.edit)}`,
         );
-        if (edits.length > 0 && confirmed.id === id) catchUp({ edit: confirmed.edit + edits.length, since: edits });
+        const edit = confirmed.edit + edits.length;
+        await composed();
+        if (edits.length > 0 && confirmed.id === id) catchUp({ edit, since: edits });
       }
       for (let batch = batches[0]; batch && confirmed?.id === id; batch = batches[0]) {
         sealed = batch.id;
@@ -173,7 +181,11 @@ export const useTrack = defineStore('track', () => {
           await outbox?.exchange([current.id], batches[0] ?? null);
           track.value = { ...confirmed };
           channel?.postMessage(answer);
-        } else catchUp(answer);
+        } else {
+          await composed();
+          if (confirmed.id !== id) break;
+          catchUp(answer);
+        }
         sealed = null;
         report('keeping');
       }
@@ -240,6 +252,7 @@ export const useTrack = defineStore('track', () => {
     close,
     change,
     endTyping,
+    composing,
     undo,
     redo,
   };

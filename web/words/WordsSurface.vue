@@ -37,6 +37,9 @@ onMounted(() => {
       playback.typed();
     },
     onMove: track.endTyping,
+    onComposing(now) {
+      track.composing = now;
+    },
     onTime(id) {
       const caption = track.captions.find((c) => c.id === id);
       if (!caption) return;
@@ -48,7 +51,10 @@ onMounted(() => {
   if (place.caption) surface.show(place.caption.id, true);
   surface.view.focus();
 });
-onBeforeUnmount(() => surface?.destroy());
+onBeforeUnmount(() => {
+  track.composing = false;
+  surface?.destroy();
+});
 
 watch(
   () => track.captions,

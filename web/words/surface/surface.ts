@@ -39,6 +39,8 @@ export interface SurfaceOptions {
   readonly onChange: (change: TrackChange) => void;
   /** The text cursor was moved without a change: what is typed next is a step of its own. */
   readonly onMove: () => void;
+  /** An input method began or ended composing. */
+  readonly onComposing: (now: boolean) => void;
   /** The time of a caption was pressed in the margin. */
   readonly onTime: (id: string) => void;
   /** The text cursor was put into a caption by hand. */
@@ -201,8 +203,13 @@ export function createSurface(options: SurfaceOptions): Surface {
     decorations,
     listener,
     EditorView.domEventHandlers({
+      compositionstart: () => {
+        options.onComposing(true);
+        return false;
+      },
       compositionend: () => {
         setTimeout(() => {
+          options.onComposing(false);
           if (waiting) take(waiting);
         });
         return false;
