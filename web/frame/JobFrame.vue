@@ -87,7 +87,7 @@ onBeforeUnmount(() => {
 /* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
 @media (max-width: 900px) {
   .frame-body {
-    grid-template: minmax(300px, 1fr) auto 84px / 60px minmax(0, 1fr);
+    grid-template: 340px max-content 84px / 60px minmax(0, 1fr);
     overflow-y: auto;
   }
   .frame-body > :deep(.monitor) {

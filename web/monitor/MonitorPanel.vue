@@ -37,4 +37,10 @@ const place = usePlace();
   overflow-y: auto;
   border-top: 1px solid var(--rule);
 }
+@media (max-width: 900px) {
+  .monitor-figures {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

@@ -62,7 +62,7 @@ onMounted(() => {
 }
 @media (max-width: 900px) {
   .picture {
-    max-height: 240px;
+    height: 240px;
   }
 }
 video {
