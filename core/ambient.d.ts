@@ -2,8 +2,6 @@
  * The few globals the core uses that every JavaScript host has (browsers, workers, Node) and the
  * ECMAScript library types leave out. Nothing else of a host is visible from here.
  */
-declare function structuredClone<T>(value: T): T;
-
 declare class TextDecoder {
   constructor(label?: string, options?: { readonly fatal?: boolean; readonly ignoreBOM?: boolean });
   decode(input?: Uint8Array): string;

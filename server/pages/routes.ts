@@ -33,9 +33,8 @@ export async function pages(app: FastifyInstance, { web }: { web: string }): Pro
     maxAge: '1y',
     immutable: true,
   });
-  await app.register(fastifyStatic, { root: web, serve: false, decorateReply: false });
-
-  app.get('/icon.svg', (_request, reply) => reply.type('image/svg+xml').send(readFileSync(join(web, 'icon.svg'))));
+  const icon = readFileSync(join(web, 'icon.svg'));
+  app.get('/icon.svg', (_request, reply) => reply.type('image/svg+xml').send(icon));
 
   app.setNotFoundHandler((request, reply) => {
     if (request.method !== 'GET' || request.url.startsWith('/api/') || request.url.startsWith('/assets/')) {
