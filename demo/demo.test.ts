@@ -1,5 +1,5 @@
 import { readFileSync, statSync } from 'node:fs';
-import { readCtm } from '../core/formats/ctm.ts';
+import { readCtm } from '../core/formats/ctm/ctm.ts';
 
 const folder = 'demo/recordings/lock-after-dark';
 const draft = readCtm(readFileSync(`${folder}/machine-draft.ctm`, 'utf8'));

@@ -8,7 +8,7 @@ import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { withIds } from '../core/formats/cue.ts';
 import { readCaptions } from '../core/formats/registry.ts';
-import { webvtt } from '../core/formats/webvtt.ts';
+import { webvtt } from '../core/formats/webvtt/webvtt.ts';
 import { shippedStyle, type HouseStyle } from '../core/rules/style.ts';
 import type { Caption } from '../core/track/caption.ts';
 

@@ -1,7 +1,7 @@
 /** Our reading of WebVTT beside the browser's own: the same files, cue by cue. */
 import fc from 'fast-check';
 import { Unreadable, type ReadCaption } from '../core/formats/format.ts';
-import { webvtt } from '../core/formats/webvtt.ts';
+import { webvtt } from '../core/formats/webvtt/webvtt.ts';
 import { openBrowser, type Opened } from './support/browser.ts';
 
 let opened: Opened;

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { readCueText } from './cue-text.ts';
+import { readCueText } from './webvtt/cue-text.ts';
 import { timedWords, writeInline } from './inline.ts';
-import { readSrtText } from './srt-text.ts';
-import { webvttTime } from './webvtt-time.ts';
+import { readSrtText } from './srt/text.ts';
+import { webvttTime } from './webvtt/time.ts';
 
 const readInline = (source: string, dialect: 'srt' | 'vtt') =>
   dialect === 'srt' ? readSrtText(source) : readCueText(source);

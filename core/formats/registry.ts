@@ -1,10 +1,10 @@
 /** Every format Fenwix knows, found by what a file contains and never by its name. */
 import { groupWords } from '../layout/group.ts';
 import type { HouseStyle } from '../rules/style.ts';
-import { detectCtm, readCtm } from './ctm.ts';
+import { detectCtm, readCtm } from './ctm/ctm.ts';
 import { Unreadable, type Format, type ReadResult } from './format.ts';
-import { srt } from './srt.ts';
-import { webvtt } from './webvtt.ts';
+import { srt } from './srt/srt.ts';
+import { webvtt } from './webvtt/webvtt.ts';
 
 /** The formats that can be read and written. */
 export const formats: readonly Format[] = [srt, webvtt];

@@ -1,7 +1,7 @@
 /** The first captions of a machine draft: words gathered by pauses and limits. */
 import { lineLength, need } from '../text/measures.ts';
 import { smallestGap, type FrameRate, type HouseStyle } from '../rules/style.ts';
-import type { HeardWord } from '../formats/ctm.ts';
+import type { HeardWord } from '../formats/ctm/ctm.ts';
 import type { ReadCaption } from '../formats/format.ts';
 import type { WordRange } from '../track/caption.ts';
 

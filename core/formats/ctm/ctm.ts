@@ -2,7 +2,7 @@
  * CTM, the conversation time marks of the NIST scoring tools: one word a line, as
  * `file channel start duration word [certainty]`, with `;;` before comments. Times in seconds.
  */
-import { linesOfText, Unreadable } from './format.ts';
+import { linesOfText, Unreadable } from '../format.ts';
 
 export interface HeardWord {
   readonly text: string;

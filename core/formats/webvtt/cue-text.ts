@@ -2,10 +2,10 @@
  * WebVTT cue text, as the W3C recommendation parses it: the tokeniser of "WebVTT cue text tokenizer"
  * and the tree of "WebVTT cue text parsing rules", with the tree flattened into ranges on the text.
  */
-import type { Mark, MarkKind, SpeakerRange } from '../track/caption.ts';
-import type { Inline } from './inline.ts';
+import type { Mark, MarkKind, SpeakerRange } from '../../track/caption.ts';
+import type { Inline } from '../inline.ts';
 import { reference } from './references.ts';
-import { webvttTime } from './webvtt-time.ts';
+import { webvttTime } from './time.ts';
 
 type Token =
   | { readonly type: 'text'; readonly text: string }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { Unreadable } from './format.ts';
-import { withIds } from './cue.ts';
+import { captionsArbitrary } from '../../track/arbitrary.ts';
+import { Unreadable } from '../format.ts';
+import { withIds } from '../cue.ts';
 import { srt } from './srt.ts';
 
 const read = (text: string) => srt.read(text).captions.map((c) => [c.start, c.end, c.text]);

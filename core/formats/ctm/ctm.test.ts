@@ -1,4 +1,4 @@
-import { Unreadable } from './format.ts';
+import { Unreadable } from '../format.ts';
 import { detectCtm, readCtm } from './ctm.ts';
 
 // The layout is that of the NIST scoring tools: file, channel, start, duration, word, certainty.

@@ -2,13 +2,13 @@
  * WebVTT, read in the order of the W3C recommendation's parsing algorithm ("WebVTT file parsing"):
  * signature, header, then blocks; a block is a cue if one of its first two lines holds `-->`.
  */
-import { formatClock } from '../time/clock.ts';
-import { captionOfCue, ordered } from './cue.ts';
-import { linesOfText, Unreadable, type Format, type Mended, type ReadCaption, type ReadResult } from './format.ts';
+import { formatClock } from '../../time/clock.ts';
+import { captionOfCue, ordered } from '../cue.ts';
+import { linesOfText, Unreadable, type Format, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
 import { readCueText } from './cue-text.ts';
-import { writeInline } from './inline.ts';
-import { timestamp, timestampMs } from './webvtt-time.ts';
-import type { Caption } from '../track/caption.ts';
+import { writeInline } from '../inline.ts';
+import { timestamp, timestampMs } from './time.ts';
+import type { Caption } from '../../track/caption.ts';
 
 const signature = /^\ufeff?WEBVTT(?:[ \t]|$)/;
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption } from '../track/caption.ts';
-import { withIds } from './cue.ts';
-import { Unreadable } from './format.ts';
+import { captionsArbitrary } from '../../track/arbitrary.ts';
+import { caption } from '../../track/caption.ts';
+import { withIds } from '../cue.ts';
+import { Unreadable } from '../format.ts';
 import { webvtt } from './webvtt.ts';
 
 const read = (body: string) => webvtt.read(`WEBVTT\n\n${body}`);

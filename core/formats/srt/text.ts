@@ -1,6 +1,6 @@
 /** Inline markup of SRT, as found: `<i> <b> <u> <font color>`, in any case, nested or not, closed or not. */
-import type { Mark, MarkKind } from '../track/caption.ts';
-import type { Inline } from './inline.ts';
+import type { Mark, MarkKind } from '../../track/caption.ts';
+import type { Inline } from '../inline.ts';
 
 interface Open {
   readonly name: string;

@@ -2,12 +2,12 @@
  * SubRip (SRT). No standard exists; reading follows common practice and mends what it can, writing
  * is strict: index, `HH:MM:SS,mmm --> HH:MM:SS,mmm`, text, a blank line.
  */
-import { formatClock } from '../time/clock.ts';
-import { captionOfCue, ordered, type RawCue } from './cue.ts';
-import { linesOfText, Unreadable, type Format, type Mended, type ReadResult } from './format.ts';
-import { writeInline } from './inline.ts';
-import { readSrtText } from './srt-text.ts';
-import type { Placement } from '../track/caption.ts';
+import { formatClock } from '../../time/clock.ts';
+import { captionOfCue, ordered, type RawCue } from '../cue.ts';
+import { linesOfText, Unreadable, type Format, type Mended, type ReadResult } from '../format.ts';
+import { writeInline } from '../inline.ts';
+import { readSrtText } from './text.ts';
+import type { Placement } from '../../track/caption.ts';
 
 const time = String.raw`(-)?(?:(\d{1,3})\s*:\s*)?(\d{1,2})\s*:\s*(\d{1,2})(?:\s*[,.:;]\s*(\d{1,3}))?`;
 const timeLine = new RegExp(String.raw`^\s*${time}\s*(?:-{1,2}>|=>|→|-{2,3})\s*${time}(.*)$`);
