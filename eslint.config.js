@@ -1,4 +1,5 @@
 import importPlugin from 'eslint-plugin-import';
+import regexp from 'eslint-plugin-regexp';
 import vue from 'eslint-plugin-vue';
 import prettier from 'eslint-config-prettier';
 import globals from 'globals';
@@ -32,7 +33,7 @@ export default tseslint.config(
       'import/no-restricted-paths': ['error', { zones: arrows }],
       'import/no-cycle': 'error',
       'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
       // Index signatures are read with brackets under the compiler's own stricter rule.
       '@typescript-eslint/dot-notation': 'off',
@@ -41,7 +42,13 @@ export default tseslint.config(
   {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: ['node:*', 'vue', 'vue-*', 'fastify', 'knex', 'joi'] }] },
+    plugins: { regexp },
+    rules: {
+      'no-restricted-imports': ['error', { patterns: ['node:*', 'vue', 'vue-*', 'fastify', 'knex', 'joi'] }],
+      // Files from anywhere are read here: no pattern may take longer than in step with the text.
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }],
+    },
   },
   {
     files: ['**/*.vue'],

@@ -22,11 +22,18 @@ function at(files: Record<string, string | Uint8Array>, ...words: string[]) {
 
 const srt = '1\n00:00:01,000 --> 00:00:03,000\n<i>The gate</i>\nis shut.\n';
 const late = '1\n00:00:03,000 --> 00:00:01,000\nOne\n';
+const vtt =
+  'WEBVTT\nLanguage: en-GB\n\n00:01.000 --> 00:02.000 line:0\n<v Keeper>Wait.\n\n00:03,000 --> 00:04,000\nDropped\n';
+const rolling = ['one', 'one\ntwo', 'two\nthree', 'three\nfour', 'four\nfive']
+  .map((t, i) => `${String(i + 1)}\n00:00:0${String(i)},000 --> 00:00:0${String(i + 1)},000\n${t}\n`)
+  .join('\n');
 
 describe('fenwix read', () => {
   it('gives captions in milliseconds, without markup, and what was mended', () => {
     expect(JSON.parse(at({ 'a.srt': srt }, 'read', 'a.srt', '--json').said)).toEqual({
       format: 'srt',
+      encoding: 'utf-8',
+      language: null,
       captions: [{ start: 1000, end: 3000, text: 'The gate\nis shut.' }],
       mended: [],
     });
@@ -34,16 +41,46 @@ describe('fenwix read', () => {
       captions: [{ start: 1000, end: 3000 }],
       mended: [{ line: 2 }],
     });
-    const vtt = 'WEBVTT\n\n00:01.000 --> 00:02.000 line:0\n<v Keeper>Wait.';
-    expect(JSON.parse(at({ a: vtt }, 'read', 'a', '--json').said)).toMatchObject({
-      captions: [{ text: 'Wait.', settings: 'line:0', speaker: 'Keeper' }],
+    expect(JSON.parse(at({ a: vtt }, 'read', 'a', '--json').said)).toEqual({
+      format: 'vtt',
+      encoding: 'utf-8',
+      language: 'en-GB',
+      captions: [{ start: 1000, end: 2000, text: 'Wait.', settings: 'line:0', speaker: 'Keeper' }],
+      mended: [
+        { line: 2, message: expect.stringContaining('kept as a comment') as string },
+        { line: 7, message: expect.stringContaining('the cue was left out') as string },
+      ],
     });
   });
 
   it('says the same to people', () => {
     expect(at({ 'a.srt': srt }, 'read', 'a.srt').said).toBe(
-      'a.srt: srt, 1 captions\n00:00:01.00 – 00:00:03.00  The gate / is shut.\n',
+      'a.srt: SRT, UTF-8, 1 caption\n00:00:01.00 – 00:00:03.00  The gate / is shut.\n',
     );
+    expect(at({ r: rolling }, 'read', 'r').said).toContain(
+      '4 of 5 captions are rolling: each repeats the last line of the one before; --unroll makes captions of them',
+    );
+  });
+
+  it('rescues, unrolls, and takes a format and an encoding it is told', () => {
+    expect(JSON.parse(at({ a: vtt }, 'read', 'a', '--json', '--rescue').said)).toMatchObject({
+      captions: [{ text: 'Wait.' }, { text: 'Dropped' }],
+    });
+    const unrolled = JSON.parse(at({ r: rolling }, 'read', 'r', '--json', '--unroll').said) as {
+      captions: { text: string }[];
+      rolling: unknown;
+    };
+    expect(
+      unrolled.captions
+        .map((c) => c.text)
+        .join(' ')
+        .split(/\s+/),
+    ).toEqual(['one', 'two', 'three', 'four', 'five']);
+    expect(unrolled.rolling).toEqual({ habit: 'rolling', shown: 4, captions: 5 });
+    const greek = Uint8Array.of(...new TextEncoder().encode('1\n00:00:01,000 --> 00:00:03,000\n'), 0xcd, 0xe1, 0xe9);
+    expect(at({ g: greek }, 'read', 'g', '--encoding', 'windows-1253').said).toContain('WINDOWS-1253, 1 caption\n');
+    expect(at({ g: greek }, 'read', 'g', '--encoding', 'windows-1253').said).toContain('Ναι');
+    expect(JSON.parse(at({ a: srt }, 'read', 'a', '--json', '--from', 'txt').said)).toMatchObject({ format: 'txt' });
   });
 });
 
@@ -51,25 +88,61 @@ describe('fenwix convert', () => {
   it('writes what the file name or --to asks for', () => {
     expect(at({ 'a.srt': srt }, 'convert', 'a.srt', 'b.vtt')).toMatchObject({
       ending: 0,
+      muttered: '',
       written: { 'b.vtt': 'WEBVTT\n\n00:00:01.000 --> 00:00:03.000\n<i>The gate</i>\nis shut.\n' },
     });
     expect(at({ 'a.srt': srt }, 'convert', 'a.srt', '-', '--to', 'srt', '--crlf').written['-']).toBe(
       srt.replace(/\n/g, '\r\n'),
     );
+    for (const [format, begins] of [
+      ['ttml', '<?xml'],
+      ['txt', 'The gate is shut.\n'],
+      ['html', '<!doctype html>'],
+      ['ctm', 'a 1 1.000 '],
+      ['json', '{"fenwix":"track","version":1,"title":"a"'],
+    ] as const)
+      expect(at({ 'a.srt': srt }, 'convert', 'a.srt', '-', '--to', format).written['-']?.startsWith(begins)).toBe(true);
+  });
+
+  it('keeps in WebVTT what WebVTT had', () => {
+    const { written } = at({ a: vtt }, 'convert', 'a', 'b.vtt', '--rescue');
+    expect(written['b.vtt']).toBe(
+      'WEBVTT\n\nNOTE\nLanguage: en-GB\n\n00:00:01.000 --> 00:00:02.000 line:0\n<v Keeper>Wait.</v>\n\n00:00:03.000 --> 00:00:04.000\nDropped\n',
+    );
+  });
+
+  it('says what is lost, counted, and ends with 1 under --strict', () => {
+    expect(at({ a: srt }, 'convert', 'a', 'b.srt', '--strict')).toMatchObject({ ending: 0, muttered: '' });
+    expect(at({ a: late }, 'convert', 'a', 'b.srt', '--strict')).toMatchObject({
+      ending: 0,
+      muttered: 'line 2: The end came before the start; the two were exchanged.\n',
+    });
+    const lossy = at({ a: srt }, 'convert', 'a', 'b.txt', '--strict');
+    expect([lossy.ending, lossy.muttered]).toEqual([
+      1,
+      'Transcript does not hold: 1 caption’s times, 1 line break, 1 italic stretch.\n',
+    ]);
+    expect(at({ a: srt }, 'convert', 'a', 'b.txt').ending).toBe(0);
+    expect(at({ a: vtt }, 'convert', 'a', 'b.vtt', '--strict').ending).toBe(1);
+  });
+
+  it('leaves out sound notes and labels when asked', () => {
+    const labelled = '1\n00:00:01,000 --> 00:00:03,000\nKEEPER: Mind it.\n[bell]\n';
+    expect(at({ a: labelled }, 'convert', 'a', '-', '--to', 'txt', '--leave-out', 'notes').written['-']).toBe(
+      'KEEPER: Mind it.\n',
+    );
+    expect(at({ a: labelled }, 'convert', 'a', '-', '--to', 'txt', '--leave-out', 'notes,labels').written['-']).toBe(
+      'Mind it.\n',
+    );
   });
 
   it('makes captions of a machine draft', () => {
     const ctm = readFileSync('demo/recordings/lock-after-dark/machine-draft.ctm');
-    const { written } = at({ 'draft.ctm': ctm }, 'convert', 'draft.ctm', 'out.srt');
+    const { written, muttered } = at({ 'draft.ctm': ctm }, 'convert', 'draft.ctm', 'out.srt');
     expect(written['out.srt']).toMatch(/^1\n00:00:01,\d{3} --> /);
-  });
-
-  it('ends with 1 under --strict when it mended something, and says what', () => {
-    expect(at({ a: late }, 'convert', 'a', 'b.srt')).toMatchObject({ ending: 0 });
-    expect(at({ a: late }, 'convert', 'a', 'b.srt', '--strict')).toMatchObject({
-      ending: 1,
-      muttered: 'line 2: The end came before the start; the two were exchanged.\n',
-    });
+    expect(muttered).toMatch(/^SRT does not hold: \d+ captions’ word times, \d+ captions’ certainty of words\.\n$/);
+    const timed = at({ 'draft.ctm': ctm }, 'convert', 'draft.ctm', 'out.vtt', '--word-times');
+    expect(timed.written['out.vtt']).toMatch(/ <00:00:0\d\.\d{3}>\w/);
   });
 });
 
@@ -86,13 +159,19 @@ describe('fenwix check', () => {
     expect(at({ a: srt }, 'check', 'a').ending).toBe(0);
   });
 
-  it('takes the style it is told', () => {
+  it('takes the style it is told, by name or from a file', () => {
     expect(at({ a: srt }, 'check', 'a', '--style', 'upright-17').ending).toBe(0);
     expect(at({ a: fast }, 'check', 'a', '--style', 'upright-17').said).toContain('line-too-long');
     expect(at({ a: srt }, 'check', 'a', '--style', 'nonsense')).toMatchObject({
       ending: 2,
       muttered: expect.stringContaining('lecture-38') as string,
     });
+    const own = at({}, 'styles', 'lecture-38').said.replace('"limit": 38', '"limit": 4');
+    expect(at({ a: srt, 'own.json': own }, 'check', 'a', '--style', 'own.json').said).toContain('line-too-long');
+    const wrong = own.replace('"limit": 4', '"limit": "wide"').replace('"schema": 1,', '"schemes": 1,');
+    expect(at({ a: srt, 'own.json': wrong }, 'check', 'a', '--style', 'own.json').muttered).toBe(
+      'own.json is not a house style:\n  schema: missing; expected one of 1.\n  text.lineLength.limit: expected a number from 1 to 1000.\n  schemes: not a part of a house style.\n',
+    );
   });
 });
 
@@ -101,14 +180,20 @@ describe('what cannot be done', () => {
     ['a file that is not there', ['read', 'gone.srt'], 'there is no such file'],
     ['a picture', ['read', 'p.srt'], 'p.srt: The file is a PNG picture'],
     ['an empty file', ['read', 'e.srt'], 'e.srt: The file is empty'],
+    ['a file of no format', ['read', 'x'], 'x: No caption format was recognised'],
     ['an option that is not known', ['read', 'a', '--loud'], '--loud is not known'],
     ['an option without its value', ['check', 'a', '--style'], '--style needs a value'],
+    ['an encoding that is none', ['read', 'a', '--encoding', 'elvish'], '“elvish” is not an encoding'],
+    ['a format that is none', ['read', 'a', '--from', 'doc'], '“doc” is not a format. There are: srt, vtt'],
+    ['a style that is not JSON', ['check', 'a', '--style', './a'], 'there is no such file'],
     ['no file', ['check'], 'One file was expected'],
     ['a format that is not clear', ['convert', 'a', 'b.xyz'], 'Name the format'],
+    ['a format that is only read', ['convert', 'a', 'b', '--to', 'timed'], 'is read and not written'],
+    ['a part that cannot be left out', ['convert', 'a', 'b.srt', '--leave-out', 'verbs'], '“verbs” cannot be left out'],
     ['a command that is none', ['paint'], 'is not a command'],
     ['a name every object has', ['constructor'], 'is not a command'],
   ])('%s ends with 2 and a sentence', (_, words, says) => {
-    const result = at({ a: srt, 'e.srt': '', 'p.srt': Uint8Array.of(0x89, 0x50, 0x4e, 0x47) }, ...words);
+    const result = at({ a: srt, 'e.srt': '', x: '{"a": 1}', 'p.srt': Uint8Array.of(0x89, 0x50, 0x4e, 0x47) }, ...words);
     expect(result.ending).toBe(2);
     expect(result.muttered).toContain(says);
     expect(result.said + Object.keys(result.written).join('')).toBe('');

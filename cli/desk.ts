@@ -12,3 +12,6 @@ export interface Desk {
 
 /** How a command ended: 0 fine, 1 findings or loss, 2 could not. */
 export type Ending = 0 | 1 | 2;
+
+/** @throws {CannotDo} with a sentence */
+export type Command = (words: readonly string[], desk: Desk) => Ending;

@@ -4,6 +4,7 @@
  */
 declare class TextDecoder {
   constructor(label?: string, options?: { readonly fatal?: boolean; readonly ignoreBOM?: boolean });
+  readonly encoding: string;
   decode(input?: Uint8Array): string;
 }
 

@@ -7,8 +7,9 @@ import { dirname, join, resolve } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { withIds } from '../core/formats/cue.ts';
-import { readCaptions } from '../core/formats/registry.ts';
-import { webvtt } from '../core/formats/webvtt/webvtt.ts';
+import { plainly } from '../core/formats/format.ts';
+import { understand } from '../core/formats/registry.ts';
+import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyle, type HouseStyle } from '../core/rules/style.ts';
 import type { Caption } from '../core/track/caption.ts';
 
@@ -23,7 +24,7 @@ function lecture(): HouseStyle {
 }
 
 const draft = (): Caption[] =>
-  withIds(readCaptions(readFileSync(join(folder, 'machine-draft.ctm'), 'utf8'), lecture()).captions, randomUUID);
+  withIds(understand(readFileSync(join(folder, 'machine-draft.ctm')), { style: lecture() }).captions, randomUUID);
 
 function setUpHost(file: string, token: string): void {
   const recording = {
@@ -31,7 +32,7 @@ function setUpHost(file: string, token: string): void {
     title,
     file: join(folder, 'recording.webm'),
     mediaType: 'video/webm',
-    machineTrack: webvtt.write?.(draft(), '') ?? '',
+    machineTrack: webvttWriter.write({ captions: draft(), title, language, foreign: null }, plainly),
     language,
   };
   writeFileSync(

@@ -48,7 +48,7 @@ const screens = [
   ['Words', 'words', '.cm-line'],
   ['Tape', 'tape', '.coming'],
   ['Checks', 'checks', '.rules'],
-  ['Tracks', 'tracks', '.coming'],
+  ['Tracks', 'tracks', '.tracks'],
   ['Handover', 'handover', '.cell'],
 ] as const;
 

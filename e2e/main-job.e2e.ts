@@ -189,7 +189,7 @@ it('finds all of it kept after a reload', async () => {
 
 it('downloads the SRT under its proper name, byte for byte what the track says', async () => {
   await (await see(driver, 'a[href$="/handover"]')).click();
-  await press(driver, 'SRT .srt');
+  await press(driver, 'Take the SRT file');
   const file = await downloaded(opened, '.srt');
   expect(file.name).toBe('working-a-lock-after-dark.en_GB.srt');
   const job = await driver.executeScript<string>('return location.pathname.split("/")[2]');

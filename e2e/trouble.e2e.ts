@@ -89,9 +89,9 @@ describe('bringing in', () => {
       /is a PNG picture, whatever its name says/,
     ],
     [
-      'a text that holds no captions',
+      'a file of no format that is known',
       1,
-      () => file('minutes.vtt', 'Minutes of the meeting\nof the lock committee'),
+      () => file('settings.vtt', '{"lock": {"gates": 2}}'),
       /No caption format was recognised.*Nothing was changed/,
     ],
   ])('%s is refused with what happened and what to do', async (_, question, path, expected) => {
@@ -104,7 +104,7 @@ describe('bringing in', () => {
     await choose(0, recording);
     await says(driver, /✓ recording\.webm: 2 min/);
     await choose(1, draft);
-    await says(driver, /✓ machine-draft\.ctm: machine draft with word times, \d+ captions/);
+    await says(driver, /machine-draft\.ctm \d+ captions · 2 min \d+ s · with word times/);
     await press(driver, 'Make the job');
     await see(driver, '.cm-line');
     expect(await jobs()).toBe(2);
@@ -120,7 +120,10 @@ describe('bringing in', () => {
     await driver.get(`${services.address}/new`);
     await see(driver, 'input[type=file]');
     await choose(1, file('from-elsewhere.srt', '1\n00:00:02,000 --> 00:00:01,000\nMind the edge.\n'));
-    await says(driver, /from-elsewhere\.srt: SRT, 1 captions; 1 things mended, the first on line 2/);
+    await says(
+      driver,
+      /from-elsewhere\.srt 1 caption · 2 s[^]*1 thing was not as they should be[^]*The end came before the start; the two were exchanged\. line 2/,
+    );
   });
 });
 

@@ -1,5 +1,7 @@
 /** What every caption format gives and takes. */
-import type { Caption } from '../track/caption.ts';
+import type { HouseStyle } from '../rules/style.ts';
+import type { Caption, Foreign } from '../track/caption.ts';
+import type { Loss } from './loss.ts';
 
 /** A caption as a file gives it; whoever takes it in gives it an id. */
 export type ReadCaption = Omit<Caption, 'id'>;
@@ -9,49 +11,72 @@ export interface Mended {
   /** Line of the file, from 1. */
   readonly line: number;
   readonly message: string;
+  /** Something of the file is not in the captions. */
+  readonly lost?: true;
 }
 
 export interface ReadResult {
   readonly format: FormatName;
+  /** BCP 47, where the file says it. */
+  readonly language: string | null;
   /** In order of start, end. */
   readonly captions: readonly ReadCaption[];
   readonly mended: readonly Mended[];
   /** What stands in the file besides captions and belongs back in it on writing. */
-  readonly header: string;
+  readonly foreign: Foreign | null;
 }
 
-export type FormatName = 'srt' | 'vtt' | 'ctm';
+export type FormatName = 'srt' | 'vtt' | 'ttml' | 'timed' | 'ctm' | 'txt' | 'html' | 'json';
 
 /** A file that could not be read, with a sentence that names the place and what was expected. */
 export class Unreadable extends Error {
   override readonly name = 'Unreadable';
 }
 
+export interface ReadOptions {
+  /** Lays out the words of formats that have words and no captions. */
+  readonly style: HouseStyle;
+  /** Takes in what the format's own rules would drop. */
+  readonly rescue: boolean;
+}
+
+/** What is written: captions in order of time, and what belongs to them as a whole. */
+export interface Sheet {
+  readonly captions: readonly Caption[];
+  readonly title: string;
+  /** BCP 47; null where it is not known. */
+  readonly language: string | null;
+  readonly foreign: Foreign | null;
+}
+
+export interface WriteOptions {
+  /** Writes placement in formats where it is a habit of some players and no part of the format. */
+  readonly positions: boolean;
+  /** Writes the times of single words where the format can hold them. */
+  readonly wordTimes: boolean;
+  /** Writes the time before each paragraph of a transcript. */
+  readonly timeMarks: boolean;
+}
+
+export const plainly: WriteOptions = { positions: false, wordTimes: false, timeMarks: false };
+
+export interface Writer {
+  /** The text of a file, lines ended by LF. */
+  readonly write: (sheet: Sheet, options: WriteOptions) => string;
+  /** What the file would not hold, counted, before it is written. */
+  readonly losses: (sheet: Sheet, options: WriteOptions) => readonly Loss[];
+}
+
 export interface Format {
   readonly name: FormatName;
-  /** As people call it: SubRip, WebVTT. */
+  /** As people call it: SRT, WebVTT. */
   readonly title: string;
   readonly extension: string;
   readonly mediaType: string;
   /** How surely a text is this format: 0 not at all, 1 without doubt. Looks at the beginning only. */
   readonly detect: (text: string) => number;
   /** @throws {Unreadable} */
-  readonly read: (text: string) => ReadResult;
+  readonly read: (text: string, options: ReadOptions) => ReadResult;
   /** Null for a format that is only read. */
-  readonly write: ((captions: readonly Caption[], header: string) => string) | null;
-}
-
-/** Lines of a text whatever ends them: LF, CRLF or CR. */
-export function linesOfText(text: string): string[] {
-  const out: string[] = [];
-  let start = 0;
-  for (let i = 0; i < text.length; i++) {
-    const unit = text.charCodeAt(i);
-    if (unit !== 10 && unit !== 13) continue;
-    out.push(text.slice(start, i));
-    if (unit === 13 && text.charCodeAt(i + 1) === 10) i++;
-    start = i + 1;
-  }
-  out.push(text.slice(start));
-  return out;
+  readonly writer: Writer | null;
 }

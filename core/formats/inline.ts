@@ -1,7 +1,5 @@
 /** Inline markup as ranges on the text: what reading gives, and what writing takes. */
-import type { Caption, Mark, SpeakerRange, WordRange } from '../track/caption.ts';
-
-export type Dialect = 'srt' | 'vtt';
+import type { Caption, Mark, Placement, SpeakerRange, WordRange } from '../track/caption.ts';
 
 export interface Inline {
   readonly text: string;
@@ -9,7 +7,26 @@ export interface Inline {
   readonly speakers: readonly SpeakerRange[];
   /** Timestamps inside the text: offset and time in ms. */
   readonly times: readonly { readonly at: number; readonly ms: number }[];
+  readonly placement: Placement | null;
+  /** What was not as it should be, a sentence each. */
+  readonly faults: readonly string[];
 }
+
+/** Text without any markup. */
+export const bare = (text: string): Inline => ({
+  text,
+  marks: [],
+  speakers: [],
+  times: [],
+  placement: null,
+  faults: [],
+});
+
+/** The order of ranges on a text: by where they begin, the longer before the shorter. */
+export const byExtent = (
+  a: { readonly from: number; readonly to: number },
+  b: { readonly from: number; readonly to: number },
+): number => a.from - b.from || b.to - a.to;
 
 /** Word times from timestamps inside a cue: each runs to the next, the last to the cue's end. */
 export function timedWords(inline: Inline, start: number, end: number): WordRange[] {
@@ -30,56 +47,71 @@ export function timedWords(inline: Inline, start: number, end: number): WordRang
   });
 }
 
-const escapeVtt = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+/** What stands before and after a marked stretch. */
+export type Tag = readonly [start: string, end: string];
 
-interface Tag {
-  readonly from: number;
-  readonly to: number;
-  readonly start: string;
-  readonly end: string;
+/** How a format writes text and what is marked on it; null where it has nothing for it. */
+export interface Dialect {
+  readonly encode: (text: string) => string;
+  readonly mark: (mark: Mark) => Tag | null;
+  readonly voice: (range: SpeakerRange) => Tag | null;
+  /** A time inside the text, in ms. */
+  readonly stamp: (ms: number) => string;
 }
 
-function tagOf(mark: Mark, dialect: Dialect): Tag[] {
-  const { from, to } = mark;
-  const both = (start: string, end: string): Tag[] => [{ from, to, start: `<${start}>`, end: `</${end}>` }];
-  switch (mark.kind) {
-    case 'italic':
-      return both('i', 'i');
-    case 'bold':
-      return both('b', 'b');
-    case 'underline':
-      return both('u', 'u');
-    case 'colour':
-      if (dialect === 'srt') return both(`font color="${mark.value}"`, 'font');
-      return /^\w+$/.test(mark.value) ? both(`c.${mark.value}`, 'c') : [];
-    case 'language':
-      return dialect === 'vtt' ? both(`lang ${mark.value}`, 'lang') : [];
+interface Placed {
+  readonly from: number;
+  readonly to: number;
+  readonly tag: Tag;
+}
+
+/** Moments to write inside a caption: where a word begins later than the one before and inside the caption. */
+export function stampsOf(of: Pick<Caption, 'start' | 'end' | 'words'>): { readonly at: number; readonly ms: number }[] {
+  const stamps: { at: number; ms: number }[] = [];
+  let last = of.start;
+  for (const [from, , start, , , source] of of.words) {
+    if (source === 'guessed' || start <= last || start >= of.end) continue;
+    stamps.push({ at: from, ms: start });
+    last = start;
   }
+  return stamps;
 }
 
 /** Writes text with its ranges as properly nested markup. */
-export function writeInline(of: Pick<Caption, 'text' | 'marks' | 'speakers'>, dialect: Dialect): string {
-  const encode = dialect === 'vtt' ? escapeVtt : (text: string): string => text;
-  const voices =
-    dialect === 'vtt'
-      ? of.speakers
-          .filter((s) => s.speaker !== '')
-          .map((s): Tag => ({ from: s.from, to: s.to, start: `<v ${escapeVtt(s.speaker)}>`, end: '</v>' }))
-      : [];
-  const tags = [...voices, ...of.marks.flatMap((m) => tagOf(m, dialect))];
-  if (tags.length === 0) return encode(of.text);
-  const stops = [...new Set([0, of.text.length, ...tags.flatMap((t) => [t.from, t.to])])].sort((a, b) => a - b);
+export function writeInline(
+  of: Pick<Caption, 'text' | 'marks' | 'speakers'>,
+  dialect: Dialect,
+  stamps: readonly { readonly at: number; readonly ms: number }[] = [],
+): string {
+  if (of.marks.length === 0 && of.speakers.length === 0 && stamps.length === 0) return dialect.encode(of.text);
+  const place = <T extends { readonly from: number; readonly to: number }>(
+    range: T,
+    tag: (range: T) => Tag | null,
+  ): Placed[] => {
+    const found = range.to > range.from ? tag(range) : null;
+    return found ? [{ from: range.from, to: range.to, tag: found }] : [];
+  };
+  const tags = [
+    ...of.speakers.flatMap((s) => (s.speaker === '' ? [] : place(s, dialect.voice))),
+    ...of.marks.flatMap((m) => place(m, dialect.mark)),
+  ];
+  const times = new Map(stamps.map((s) => [s.at, s.ms]));
+  const stops = [...new Set([0, of.text.length, ...tags.flatMap((t) => [t.from, t.to]), ...times.keys()])].sort(
+    (a, b) => a - b,
+  );
   let out = '';
-  let open: Tag[] = [];
+  let open: Placed[] = [];
   stops.forEach((stop, i) => {
     const k = open.findIndex((t) => t.to <= stop);
     const closed = k < 0 ? [] : open.slice(k);
-    for (const tag of [...closed].reverse()) out += tag.end;
+    for (const { tag } of [...closed].reverse()) out += tag[1];
     const again = closed.filter((t) => t.to > stop);
-    const fresh = tags.filter((t) => t.from === stop && t.to > t.from).sort((a, b) => b.to - a.to);
-    for (const tag of [...again, ...fresh]) out += tag.start;
+    const fresh = tags.filter((t) => t.from === stop).sort((a, b) => b.to - a.to);
+    for (const { tag } of [...again, ...fresh]) out += tag[0];
     open = [...(k < 0 ? open : open.slice(0, k)), ...again, ...fresh];
-    out += encode(of.text.slice(stop, stops[i + 1] ?? stop));
+    const ms = times.get(stop);
+    if (ms !== undefined) out += dialect.stamp(ms);
+    out += dialect.encode(of.text.slice(stop, stops[i + 1] ?? stop));
   });
   return out;
 }

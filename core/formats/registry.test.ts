@@ -1,60 +1,123 @@
 import fc from 'fast-check';
-import { shippedStyle } from '../rules/style.ts';
-import { Unreadable } from './format.ts';
-import { decodeText, readCaptions } from './registry.ts';
+import { readFileSync } from 'node:fs';
+import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
+import { withIds } from './cue.ts';
+import { plainly, Unreadable, type Format } from './format.ts';
+import { formats, understand, writable } from './registry.ts';
+import { srt } from './srt/srt.ts';
+import { ttml } from './ttml/ttml.ts';
+import { webvtt } from './webvtt/webvtt.ts';
 
-const style = shippedStyle('lecture-38');
-if (!style) throw new Error('The lecture style ships.');
-const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
-const utf16 = (text: string, little: boolean): Uint8Array =>
-  Uint8Array.from(
-    `\ufeff${text}`
-      .split('')
-      .flatMap((c) =>
-        little ? [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8] : [c.charCodeAt(0) >> 8, c.charCodeAt(0) & 255],
-      ),
-  );
+/** A small file of each format, as others write them. */
+const samples: Readonly<Record<string, string>> = {
+  srt: '1\n00:00:01,000 --> 00:00:02,000\na',
+  vtt: 'WEBVTT\n\n00:01.000 --> 00:02.000\na',
+  ttml: '<tt xmlns="http://www.w3.org/ns/ttml"><body><div><p begin="1s" end="2s">a</p></div></body></tt>',
+  timed: '0:00:01.000,0:00:02.000\na\n',
+  ctm: 'rec 1 1.00 0.25 hello 0.9\nrec 1 1.30 0.25 there 0.4\n',
+  txt: 'Mind the edge, it is wet tonight.',
+  html: '<p>Mind the edge</p>',
+  json: writeAs(formats.find((f) => f.name === 'json') ?? srt, []).replace(
+    '[\n\n]',
+    `[${JSON.stringify({ ...readAs(srt, '1\n00:00:01,000 --> 00:00:02,000\na').captions[0], id: 'a' })}]`,
+  ),
+};
 
-describe('decodeText', () => {
-  it('reads UTF-8, UTF-16 by its mark, and Windows-1252 where it is no UTF-8', () => {
-    expect(decodeText(bytes('Señal'))).toBe('Señal');
-    expect(decodeText(utf16('Señal', true))).toContain('Señal');
-    expect(decodeText(utf16('Señal', false))).toContain('Señal');
-    expect(decodeText(Uint8Array.of(0x53, 0x65, 0xf1, 0x61, 0x6c))).toBe('Señal');
+describe('what a file is', () => {
+  it.each(formats.map((f) => [f.name, f] as const))('%s is found by its content', (name, { title }) => {
+    const sample = samples[name] ?? '';
+    expect([title, understand(bytes(sample), asked).format]).toEqual([title, name]);
+    expect(understand(bytes(sample.replace(/\n/g, '\r\n')), asked).format).toBe(name);
+    expect(understand(bytes(`\ufeff${sample}`), asked).format).toBe(name);
+  });
+
+  it('can be told against what it looks like', () => {
+    expect(understand(bytes(samples['srt'] ?? ''), { ...asked, from: 'txt' }).format).toBe('txt');
+    expect(() => understand(bytes(samples['srt'] ?? ''), { ...asked, from: 'vtt' })).toThrow('WEBVTT');
   });
 
   it.each([
-    ['an empty file', new Uint8Array(), 'empty'],
-    ['a picture', Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 1, 2, 3), 'PNG picture'],
-    ['a zip archive', Uint8Array.of(0x50, 0x4b, 3, 4, 0), 'zip archive'],
-    ['bytes that are no text', Uint8Array.of(65, 0, 0, 1, 2), 'zero byte'],
-  ])('refuses %s with a sentence', (_, file, says) => {
-    expect(() => decodeText(file)).toThrow(Unreadable);
-    expect(() => decodeText(file)).toThrow(says);
+    ['programs', readFileSync('core/formats/registry.ts')],
+    ['a table', bytes('a;b;c\n1;2;3\n')],
+    ['JSON', bytes('{"captions": []}')],
+    ['a web feed', bytes('<?xml version="1.0"?><rss></rss>')],
+    ['noise', Uint8Array.from({ length: 5000 }, (_, i) => ((i * 7919) % 223) + 33)],
+  ])('%s is none of them, and that is said in one sentence', (_, file) => {
+    expect(() => understand(file, asked)).toThrow(Unreadable);
+    expect(() => understand(file, asked)).toThrow(/^No caption format was recognised/);
   });
 });
 
-describe('readCaptions', () => {
-  it('finds the format by content', () => {
-    expect(readCaptions('WEBVTT\n\n00:01.000 --> 00:02.000\na', style).format).toBe('vtt');
-    expect(readCaptions('1\n00:00:01,000 --> 00:00:02,000\na', style).format).toBe('srt');
-    expect(readCaptions('rec 1 0.50 0.25 hello 0.9\nrec 1 0.80 0.25 there 0.4\n', style).format).toBe('ctm');
-  });
+it('whatever the bytes are, a reader gives captions that can be kept, or one plain refusal', () => {
+  const trial = (file: Uint8Array, from?: Format): void => {
+    try {
+      const { captions } = understand(file, {
+        ...asked,
+        ...(from ? { from: from.name } : {}),
+        rescue: true,
+        unroll: true,
+      });
+      for (const c of captions) {
+        expect(Number.isSafeInteger(c.start) && Number.isSafeInteger(c.end) && c.start >= 0 && c.end >= c.start).toBe(
+          true,
+        );
+        expect(c.text).not.toContain('\r');
+        for (const r of [...c.marks, ...c.speakers])
+          expect(r.from >= 0 && r.from < r.to && r.to <= c.text.length).toBe(true);
+        for (const [from, to] of c.words) expect(from >= 0 && from <= to && to <= c.text.length).toBe(true);
+      }
+    } catch (error) {
+      expect(error).toBeInstanceOf(Unreadable);
+      expect((error as Error).message).toMatch(/^[^\n]{10,400}$/);
+    }
+  };
+  fc.assert(
+    fc.property(fc.uint8Array({ maxLength: 400 }), (file) => trial(file)),
+    { numRuns: 200 },
+  );
+  fc.assert(
+    fc.property(noise, fc.constantFrom(undefined, ...formats), (text, from) => trial(bytes(text), from)),
+    { numRuns: 600 },
+  );
+});
 
-  it('never throws anything but a plain refusal, whatever the bytes', () => {
+// What each format is written with is read again as it was, for every track it can hold.
+describe.each<[Format, Kinds]>([
+  [srt, { marks: ['italic', 'bold', 'underline', 'colour'], speakers: false }],
+  [webvtt, { marks: ['italic', 'bold', 'underline', 'colour', 'language', 'class', 'ruby'], speakers: true }],
+  [ttml, { marks: ['italic', 'bold', 'underline', 'language'], speakers: true }],
+])('$title', (format, kinds) => {
+  it('gives back what was written, and says beforehand that nothing is lost', () => {
     fc.assert(
-      fc.property(fc.uint8Array({ maxLength: 400 }), (file) => {
-        try {
-          readCaptions(decodeText(file), style);
-        } catch (error) {
-          expect(error).toBeInstanceOf(Unreadable);
-        }
+      fc.property(tracks(kinds), (captions) => {
+        expect(format.writer?.losses(sheetOf(captions), plainly)).toEqual([]);
+        const { captions: back, mended } = readAs(format, writeAs(format, captions));
+        expect(mended).toEqual([]);
+        expect(back.map(essence)).toEqual(captions.map(essence));
       }),
     );
   });
 
-  it('reads a long file in time that grows with its length', () => {
-    const noise = `${'<'.repeat(200_000)}\n${'00:'.repeat(60_000)}\n${'-'.repeat(200_000)}>`;
-    expect(() => readCaptions(noise, style)).toThrow(Unreadable);
+  it('written twice is the same file', () => {
+    fc.assert(
+      fc.property(tracks(kinds), (captions) => {
+        const once = writeAs(format, captions);
+        const { captions: back, foreign } = readAs(format, once);
+        expect(writeAs(format, withIds(back, newId), { foreign })).toBe(once);
+      }),
+    );
   });
+});
+
+it('says what is lost wherever something is: no loss told means the captions come back', () => {
+  const all: Kinds = { marks: ['italic', 'bold', 'colour', 'language', 'class', 'ruby'], speakers: true };
+  fc.assert(
+    fc.property(tracks(all), fc.constantFrom(...writable), (captions, format) => {
+      if (format.writer.losses(sheetOf(captions), plainly).length > 0) return;
+      const back = readAs(format, writeAs(format, captions)).captions;
+      expect(back.map((c) => [c.start, c.end, c.text, c.marks.length, c.speakers.length])).toEqual(
+        captions.map((c) => [c.start, c.end, c.text, c.marks.length, c.speakers.length]),
+      );
+    }),
+  );
 });

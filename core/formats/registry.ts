@@ -1,67 +1,104 @@
 /** Every format Fenwix knows, found by what a file contains and never by its name. */
-import { groupWords } from '../layout/group.ts';
+import { rollingOf, unroll, type Rolling } from '../layout/unroll.ts';
 import type { HouseStyle } from '../rules/style.ts';
-import { detectCtm, readCtm } from './ctm/ctm.ts';
-import { Unreadable, type Format, type ReadResult } from './format.ts';
+import { ctm } from './ctm/ctm.ts';
+import { decodeText, type Decoded, type FoundBy } from './encoding.ts';
+import { Unreadable, type Format, type FormatName, type ReadResult } from './format.ts';
 import { srt } from './srt/srt.ts';
+import { timedText } from './timed-text/timed-text.ts';
+import { trackFile } from './track-file/track-file.ts';
+import { transcriptHtml } from './transcript/html.ts';
+import { transcriptText } from './transcript/text.ts';
+import { ttml } from './ttml/ttml.ts';
 import { webvtt } from './webvtt/webvtt.ts';
 
-/** The formats that can be read and written. */
-export const formats: readonly Format[] = [srt, webvtt];
-
-export function formatNamed(name: string): Format | null {
-  return formats.find((f) => f.name === name) ?? null;
-}
-
-/** The most bytes of a caption file that are read: an hour of captions is about 60 kB. */
-export const largestCaptionFile = 50 * 1024 * 1024;
-
-/** First bytes by which files that hold no text are known. */
-const signatures: readonly { readonly bytes: readonly number[]; readonly what: string }[] = [
-  { bytes: [0x89, 0x50, 0x4e, 0x47], what: 'a PNG picture' },
-  { bytes: [0xff, 0xd8, 0xff], what: 'a JPEG picture' },
-  { bytes: [0x50, 0x4b, 0x03, 0x04], what: 'a zip archive' },
-  { bytes: [0x25, 0x50, 0x44, 0x46], what: 'a PDF document' },
-  { bytes: [0x1a, 0x45, 0xdf, 0xa3], what: 'a recording' },
-  { bytes: [0x4f, 0x67, 0x67, 0x53], what: 'a recording' },
+export const formats: readonly Format[] = [
+  srt,
+  webvtt,
+  ttml,
+  transcriptText,
+  transcriptHtml,
+  ctm,
+  trackFile,
+  timedText,
 ];
 
-/** The text of a caption file: by its mark, as UTF-8 where it is valid UTF-8, else as Windows-1252. @throws {Unreadable} */
-export function decodeText(bytes: Uint8Array): string {
-  if (bytes.length === 0) throw new Unreadable('The file is empty.');
-  if (bytes.length > largestCaptionFile)
-    throw new Unreadable('The file is over 50 MB, which no caption file is. Was the recording meant?');
-  const known = signatures.find((s) => s.bytes.every((b, i) => bytes[i] === b));
-  if (known) throw new Unreadable(`The file is ${known.what}, whatever its name says. A caption file was expected.`);
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
-  if (bytes.subarray(0, 4096).includes(0))
-    throw new Unreadable('The file does not hold text: there is a zero byte near its beginning.');
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
+/** The formats that are written too, in the order in which they are offered. */
+export const writable = formats.flatMap((f) => (f.writer ? [{ ...f, writer: f.writer }] : []));
+
+export const formatNamed = (name: string): Format | null => formats.find((f) => f.name === name) ?? null;
+
+/** What a reader may be told; all of it can be left out but the style. */
+export interface Asked {
+  /** Lays out the words of formats that have words and no captions. */
+  readonly style: HouseStyle;
+  /** Reads as this format, whatever the file looks like. */
+  readonly from?: FormatName | undefined;
+  /** A label of the Encoding Standard. */
+  readonly encoding?: string | undefined;
+  /** Takes in what the rules of a format would drop. */
+  readonly rescue?: boolean | undefined;
+  /** Undoes rolling and word-by-word captions. */
+  readonly unroll?: boolean | undefined;
 }
 
-/**
- * Reads a caption file or a machine draft of any known format.
- * @param style lays out the words of formats that have words and no captions
- * @throws {Unreadable} with one sentence; nothing else is thrown whatever the bytes are
- */
-export function readCaptions(text: string, style: HouseStyle): ReadResult {
+/** A file as it was understood. */
+export interface Understood extends ReadResult {
+  readonly encoding: string;
+  readonly encodingBy: FoundBy;
+  /** Whether the captions roll, as the file has them. */
+  readonly rolling: Rolling | null;
+}
+
+/** The format a text is in. @throws {Unreadable} where it is none of them */
+export function detectFormat(text: string): Format {
   const best = formats
     .map((format) => ({ format, surety: format.detect(text) }))
     .reduce((a, b) => (b.surety > a.surety ? b : a));
-  if (detectCtm(text) > best.surety)
-    return { format: 'ctm', captions: groupWords(readCtm(text), style), mended: [], header: '' };
-  if (best.surety === 0) {
+  if (best.surety > 0) return best.format;
+  throw new Unreadable(
+    'No caption format was recognised. SRT, WebVTT, TTML, CTM, timed text, transcripts and Fenwix tracks are read: a first line of WEBVTT, a number above a time line, or lines that begin with times were expected.',
+  );
+}
+
+/** WebVTT is UTF-8 and nothing else: what another encoding holds is read as a player would, unless told otherwise. */
+function asPlayersRead(bytes: Uint8Array, decoded: Decoded): Decoded {
+  if (decoded.encoding.startsWith('utf-16'))
     throw new Unreadable(
-      'No caption format was recognised. SRT, WebVTT and CTM are read; the first line should be WEBVTT, a number above a time line, or a word with its times.',
+      `This WebVTT file is in ${decoded.encoding.toUpperCase()}, and players read UTF-8 only: they would show nothing of it. It can be rescued (--rescue), or read in a told encoding.`,
     );
-  }
-  const result = best.format.read(text);
-  if (result.captions.length === 0)
-    throw new Unreadable(`The file is ${best.format.title}, and there is no caption in it.`);
-  return result;
+  return decodeText(bytes, 'utf-8');
+}
+
+/**
+ * Reads a file of captions, words or a transcript, in any known format.
+ * @throws {Unreadable} with one sentence; nothing else is thrown whatever the bytes are
+ */
+export function understand(bytes: Uint8Array, asked: Asked): Understood {
+  const { style, rescue = false } = asked;
+  let decoded = decodeText(bytes, asked.encoding);
+  const named = asked.from === undefined ? null : formatNamed(asked.from);
+  const format = named ?? detectFormat(decoded.text);
+  if (format.name === 'vtt' && !rescue && asked.encoding === undefined && decoded.encoding !== 'utf-8')
+    decoded = { ...asPlayersRead(bytes, decoded), by: 'utf-8' };
+  const result = format.read(decoded.text, { style, rescue });
+  if (result.captions.length === 0) throw new Unreadable(`The file is ${format.title}, and there is no caption in it.`);
+  const rolling = rollingOf(result.captions);
+  const broken =
+    decoded.broken > 0
+      ? [
+          {
+            line: 1,
+            message: `${String(decoded.broken)} places could not be read as ${decoded.encoding.toUpperCase()} and show as \ufffd; another encoding may be meant.`,
+          },
+        ]
+      : [];
+  return {
+    ...result,
+    captions: asked.unroll === true && rolling ? unroll(result.captions, rolling, style) : result.captions,
+    mended: [...broken, ...result.mended],
+    encoding: decoded.encoding,
+    encodingBy: decoded.by,
+    rolling,
+  };
 }

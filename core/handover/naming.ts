@@ -25,3 +25,8 @@ export function fileName(pattern: string, title: string, language: string): stri
     .replace('{language}', split ? base : language)
     .replace(/[_-]?\{REGION\}/, (found) => (region ? found.replace('{REGION}', region.toUpperCase()) : ''));
 }
+
+/** The pattern files of a format go by where nobody asks for another. Common practice. */
+export function usualPattern(format: { readonly name: string; readonly extension: string }): string {
+  return format.name === 'srt' ? '{name}.{language}_{REGION}.srt' : `{name}.{language}${format.extension}`;
+}

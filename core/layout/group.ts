@@ -1,9 +1,16 @@
-/** The first captions of a machine draft: words gathered by pauses and limits. */
+/** The first captions of a machine draft: pieces of text with times gathered by pauses and limits. */
 import { lineLength, need } from '../text/measures.ts';
 import { smallestGap, type FrameRate, type HouseStyle } from '../rules/style.ts';
-import type { HeardWord } from '../formats/ctm/ctm.ts';
 import type { ReadCaption } from '../formats/format.ts';
-import type { WordRange } from '../track/caption.ts';
+import { joinTexts, type Ranged } from '../track/ranges.ts';
+
+/** A word or a few, with everything that hangs on them and the time they are said. */
+export interface Piece extends Ranged {
+  /** In ms. */
+  readonly start: number;
+  /** In ms. */
+  readonly end: number;
+}
 
 /** A pause that ends a caption, in ms. */
 const pause = 450;
@@ -29,48 +36,44 @@ function fits(text: string, style: HouseStyle): boolean {
   return lineLength(text, style.counting) <= limit || (style.text.lines.limit > 1 && evenBreak(text, style) !== null);
 }
 
-/** Splits words into captions: at pauses, and before the word that no longer fits or makes it too long on screen. */
-function gather(words: readonly HeardWord[], style: HouseStyle): HeardWord[][] {
-  const groups: HeardWord[][] = [];
-  let group: HeardWord[] = [];
-  for (const word of words) {
+/** Splits pieces into captions: at pauses, and before the piece that no longer fits or makes it too long on screen. */
+function gather(pieces: readonly Piece[], style: HouseStyle): Piece[][] {
+  const groups: Piece[][] = [];
+  let group: Piece[] = [];
+  let text = '';
+  for (const piece of pieces) {
     const first = group[0];
     const last = group.at(-1);
-    const text = [...group, word].map((w) => w.text).join(' ');
+    const longer = text === '' ? piece.text : `${text} ${piece.text}`;
     if (
       first &&
       last &&
-      (word.start - last.end >= pause || word.end - first.start > style.time.longest.limit || !fits(text, style))
+      (piece.start - last.end >= pause || piece.end - first.start > style.time.longest.limit || !fits(longer, style))
     ) {
       groups.push(group);
       group = [];
-    }
-    group.push(word);
+      text = piece.text;
+    } else text = longer;
+    group.push(piece);
   }
   if (group.length > 0) groups.push(group);
   return groups;
 }
 
-function captionOf(words: readonly HeardWord[], end: number, style: HouseStyle): ReadCaption {
-  const text = words.map((w) => w.text).join(' ');
+function captionOf(pieces: readonly Piece[], end: number, style: HouseStyle): ReadCaption {
+  const whole = joinTexts(pieces, ' ');
   const at =
-    lineLength(text, style.counting) > style.text.oneLineUpTo && style.text.lines.limit > 1
-      ? evenBreak(text, style)
+    lineLength(whole.text, style.counting) > style.text.oneLineUpTo && style.text.lines.limit > 1
+      ? evenBreak(whole.text, style)
       : null;
-  let from = 0;
-  const ranges = words.map((w): WordRange => {
-    const range: WordRange = [from, from + w.text.length, w.start, w.end, w.certainty, 'recogniser', w.text];
-    from += w.text.length + 1;
-    return range;
-  });
   return {
-    start: words[0]?.start ?? 0,
+    start: pieces[0]?.start ?? 0,
     end,
     timing: 'set',
-    text: at === null ? text : `${text.slice(0, at)}\n${text.slice(at + 1)}`,
-    marks: [],
-    speakers: [],
-    words: ranges,
+    text: at === null ? whole.text : `${whole.text.slice(0, at)}\n${whole.text.slice(at + 1)}`,
+    marks: whole.marks,
+    speakers: whole.speakers,
+    words: whole.words,
     placement: null,
     proofed: false,
     letBe: [],
@@ -79,21 +82,21 @@ function captionOf(words: readonly HeardWord[], end: number, style: HouseStyle):
 }
 
 /**
- * Groups recognised words into captions of a house style. Each begins with its first word and ends
- * after its last, later where reading needs it and the next leaves room.
- * @param words in order of time
+ * Groups pieces into captions of a house style. Each begins with its first piece and ends after its
+ * last, later where reading needs it and the next leaves room.
+ * @param pieces in order of time, without line breaks
  */
-export function groupWords(
-  words: readonly HeardWord[],
+export function groupPieces(
+  pieces: readonly Piece[],
   style: HouseStyle,
   rate: FrameRate = { numerator: 25, denominator: 1 },
 ): ReadCaption[] {
-  const groups = gather(words, style);
+  const groups = gather(pieces, style);
   const gap = Math.ceil(smallestGap(style, rate));
   return groups.map((group, i) => {
     const start = group[0]?.start ?? 0;
-    const spoken = Math.max(...group.map((w) => w.end));
-    const characters = lineLength(group.map((w) => w.text).join(' '), style.counting);
+    const spoken = group.reduce((latest, p) => Math.max(latest, p.end), 0);
+    const characters = lineLength(group.map((p) => p.text).join(' '), style.counting);
     const wanted = Math.max(
       spoken + linger,
       start + style.time.shortest.limit,

@@ -23,9 +23,14 @@ export type WordRange = readonly [
   heard: string,
 ];
 
-export type MarkKind = 'italic' | 'bold' | 'underline' | 'colour' | 'language';
+/**
+ * How a stretch of text can be marked. `class` is a style a file names and Fenwix keeps; `ruby` is a
+ * text with its reading beside it, and `ruby text` the reading.
+ */
+export const markKinds = ['italic', 'bold', 'underline', 'colour', 'language', 'class', 'ruby', 'ruby text'] as const;
+export type MarkKind = (typeof markKinds)[number];
 
-/** A styled stretch of the text. `value` is the colour or the language tag; empty for the rest. */
+/** A marked stretch of the text. `value` is the colour, the language tag or the class; empty for the rest. */
 export interface Mark {
   readonly from: number;
   readonly to: number;
@@ -83,6 +88,8 @@ export interface Track {
   readonly edit: number;
   /** In order of start, end, id. */
   readonly captions: readonly Caption[];
+  /** What the file the track came from holds besides captions. */
+  readonly foreign: Foreign | null;
 }
 
 /** A caption with everything left out filled in. */

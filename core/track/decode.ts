@@ -1,15 +1,6 @@
 /** Edits and captions from unknown JSON: the one place that says what a valid one is. */
-import type {
-  Caption,
-  Foreign,
-  LetBe,
-  Mark,
-  MarkKind,
-  Placement,
-  SpeakerRange,
-  WordRange,
-  WordSource,
-} from './caption.ts';
+import { markKinds } from './caption.ts';
+import type { Caption, Foreign, LetBe, Mark, Placement, SpeakerRange, WordRange, WordSource } from './caption.ts';
 import type { Edit } from './edits.ts';
 
 /** JSON that is not what it should be; the message names the place. */
@@ -19,7 +10,6 @@ export class NotDecoded extends Error {
 
 type Json = Readonly<Record<string, unknown>>;
 
-const markKinds: readonly MarkKind[] = ['italic', 'bold', 'underline', 'colour', 'language'];
 const wordSources: readonly WordSource[] = ['recogniser', 'aligned', 'guessed'];
 
 function fail(at: string, expected: string): never {

@@ -108,6 +108,13 @@ function exchangeMany(captions: readonly Caption[], removed: readonly string[], 
   return { captions: sorted([...kept, ...added]), inverse };
 }
 
+/** What both halves of a caption carry: an identifier and the comments before it stay with the first. */
+function sharedForeign(foreign: Caption['foreign']): Caption['foreign'] {
+  if (!foreign) return null;
+  const { vttId: _id, vttNotes: _notes, ...both } = foreign;
+  return Object.keys(both).length > 0 ? both : null;
+}
+
 function split(captions: readonly Caption[], edit: Extract<Edit, { type: 'split' }>): Applied {
   const { index, found } = find(captions, edit.id);
   within(found.text, edit.at, edit.at);
@@ -125,6 +132,7 @@ function split(captions: readonly Caption[], edit: Extract<Edit, { type: 'split'
     start: edit.start,
     end: Math.max(edit.start, found.end),
     proofed: false,
+    foreign: sharedForeign(found.foreign),
   };
   return exchange(captions, index, [found], [first, second]);
 }

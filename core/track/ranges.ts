@@ -42,7 +42,7 @@ function mapSpeaker(range: SpeakerRange, from: number, to: number, length: numbe
 const isSpace = (text: string, at: number): boolean => /\s/.test(text.charAt(at));
 
 /** Words of a stretch of text, as white space parts them. */
-function tokens(text: string, from: number, to: number): Span[] {
+export function tokensOf(text: string, from: number, to: number): Span[] {
   const found: Span[] = [];
   for (const match of text.slice(from, to).matchAll(/\S+/gu)) {
     found.push({ from: from + match.index, to: from + match.index + match[0].length });
@@ -114,7 +114,7 @@ function mapWords(
   const highest = right[0]?.[0] ?? after.length;
   while (start > lowest && !isSpace(after, start - 1)) start--;
   while (end < highest && end < after.length && !isSpace(after, end)) end++;
-  let fresh = tokens(after, start, end);
+  let fresh = tokensOf(after, start, end);
   const same = (w: WordRange | undefined, token: Span | undefined, by: number): w is WordRange =>
     w !== undefined &&
     token?.from === w[0] + by &&
@@ -174,17 +174,25 @@ export function sliceText(of: Ranged, from: number, to: number): Ranged {
   };
 }
 
-/** Two ranged texts one after the other, with `between` from the one to the other. */
-export function joinText(a: Ranged, between: string, b: Ranged): Ranged {
-  const by = a.text.length + between.length;
-  const along = <T extends Span>(span: T): T => ({ ...span, from: span.from + by, to: span.to + by });
-  return {
-    text: a.text + between + b.text,
-    marks: meet([...a.marks, ...b.marks.map(along)], between.length),
-    speakers: [...a.speakers, ...b.speakers.map(along)],
-    words: [...a.words, ...b.words.map((w): WordRange => [w[0] + by, w[1] + by, w[2], w[3], w[4], w[5], w[6]])],
-  };
+/** Ranged texts one after the other, with `between` from each to the next. */
+export function joinTexts(parts: readonly Ranged[], between: string): Ranged {
+  let text = '';
+  const marks: Mark[] = [];
+  const speakers: SpeakerRange[] = [];
+  const words: WordRange[] = [];
+  parts.forEach((part, i) => {
+    if (i > 0) text += between;
+    const by = text.length;
+    text += part.text;
+    for (const m of part.marks) marks.push({ ...m, from: m.from + by, to: m.to + by });
+    for (const s of part.speakers) speakers.push({ ...s, from: s.from + by, to: s.to + by });
+    for (const w of part.words) words.push(by === 0 ? w : moveWord(w, by));
+  });
+  return { text, marks: meet(marks, between.length), speakers, words };
 }
+
+/** Two ranged texts one after the other, with `between` from the one to the other. */
+export const joinText = (a: Ranged, between: string, b: Ranged): Ranged => joinTexts([a, b], between);
 
 /** Joins marks of one kind and value that touch, or that only the joining space keeps apart. */
 export function meet(marks: readonly Mark[], slack = 0): readonly Mark[] {

@@ -79,6 +79,14 @@ const steps: readonly Step[] = [
       });
     },
   },
+  {
+    name: '002-foreign',
+    async up(db) {
+      await db.schema.alterTable('tracks', (t) => {
+        t.text('foreign').nullable();
+      });
+    },
+  },
 ];
 
 /** Knex's way to take migrations from code. */

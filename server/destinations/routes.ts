@@ -1,6 +1,7 @@
 /** Destinations, what is handed over to them, and the receipts of it. */
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
+import { plainly } from '../../core/formats/format.ts';
 import { randomUUID } from 'node:crypto';
 import { openAsBlob } from 'node:fs';
 import { join } from 'node:path';
@@ -78,7 +79,12 @@ export function destinations(
     const job = await jobRow(db, checked(key, request.params).id);
     const wanted = checked(handover, request.body);
     const to = await find(wanted.destination);
-    const file = await fileOf(db, log, wanted.track, wanted.format);
+    const file = await fileOf(db, log, wanted.track, {
+      format: wanted.format,
+      soundNotes: false,
+      labels: false,
+      ...plainly,
+    });
     if (file.job !== job.id) throw missing('This track');
     if (!file.text.includes('-->'))
       throw new Problem(

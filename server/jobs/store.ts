@@ -31,7 +31,7 @@ async function whole(db: Knex, row: JobRow): Promise<Job> {
     rate: JSON.parse(row.rate) as FrameRate,
     style: JSON.parse(row.style) as HouseStyle,
     recording: recording ?? null,
-    tracks,
+    tracks: tracks.map(({ foreign: _, ...summary }) => summary),
   };
 }
 

@@ -4,7 +4,7 @@
  */
 import type { Knex } from 'knex';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { Caption, Track } from '../../core/track/caption.ts';
+import type { Caption, Foreign, Track } from '../../core/track/caption.ts';
 import { apply, type Edit } from '../../core/track/edits.ts';
 import { missing, Problem } from '../problem.ts';
 
@@ -12,6 +12,8 @@ import { missing, Problem } from '../problem.ts';
 export interface TrackRow extends TrackSummary {
   readonly job: string;
   readonly position: number;
+  /** JSON of what its file held besides captions. */
+  readonly foreign: string | null;
 }
 
 export interface Batch {
@@ -69,7 +71,15 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
       .first();
     let captions: readonly Caption[] = snapshot ? (JSON.parse(snapshot.captions) as Caption[]) : [];
     for (const edit of await edits(tx, id, snapshot?.edit ?? 0, number)) captions = apply(captions, edit).captions;
-    const track: Track = { id, kind: row.kind, language: row.language, name: row.name, edit: number, captions };
+    const track: Track = {
+      id,
+      kind: row.kind,
+      language: row.language,
+      name: row.name,
+      edit: number,
+      captions,
+      foreign: row.foreign === null ? null : (JSON.parse(row.foreign) as Foreign),
+    };
     if (at === undefined) remember(track);
     return track;
   }

@@ -10,10 +10,12 @@ import { createWriteStream, mkdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { srt } from '../../core/formats/srt/srt.ts';
+import { readSrt } from '../../core/formats/srt/srt.ts';
+import { readWebvtt } from '../../core/formats/webvtt/read.ts';
 import { webvtt } from '../../core/formats/webvtt/webvtt.ts';
+import { writer } from '../../core/formats/webvtt/write.ts';
 import { withIds } from '../../core/formats/cue.ts';
-import { Unreadable } from '../../core/formats/format.ts';
+import { plainly, Unreadable } from '../../core/formats/format.ts';
 import { watchPage } from './watch-page.ts';
 
 export interface HeldRecording {
@@ -64,13 +66,14 @@ export function languageOfName(file: string): string | null {
 /** A caption file as the WebVTT this host plays; a sentence says why where it will not have it. */
 function playable(text: string): { readonly vtt: string } | { readonly why: string } {
   try {
-    const format = webvtt.detect(text) > 0 ? webvtt : srt;
-    const { captions, mended } = format.read(text);
+    const { captions, mended } = webvtt.detect(text) > 0 ? readWebvtt(text, { rescue: false }) : readSrt(text);
     const fault = mended[0];
     if (fault) return { why: `line ${String(fault.line)}: ${fault.message}` };
     const late = captions.findIndex((c, i) => i > 0 && c.start < (captions[i - 1]?.end ?? 0));
     if (late > 0) return { why: `captions ${String(late)} and ${String(late + 1)} overlap` };
-    return { vtt: webvtt.write?.(withIds(captions, randomUUID), '') ?? '' };
+    return {
+      vtt: writer.write({ captions: withIds(captions, randomUUID), title: '', language: null, foreign: null }, plainly),
+    };
   } catch (error) {
     if (error instanceof Unreadable) return { why: error.message };
     throw error;

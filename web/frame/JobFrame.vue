@@ -7,9 +7,9 @@ import { away } from '../api/client.ts';
 import { fetchStages } from '../router.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
-import { fairCopyOf } from '../../core/job/job.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../stores/playback.ts';
+import { useArriving } from '../stores/arriving.ts';
 import { useTrack } from '../stores/track.ts';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
@@ -27,7 +27,7 @@ watch(
   () => props.job,
   async (id) => {
     await open.open(id);
-    const first = open.job ? (fairCopyOf(open.job) ?? open.job.tracks[0]) : undefined;
+    const first = open.trackToOpen();
     if (first) await track.open(first.id);
     else if (open.job)
       open.trouble = 'This job has no track yet. Delete it on the Jobs page, or bring it in again with a caption file.';
@@ -35,7 +35,19 @@ watch(
   },
   { immediate: true },
 );
-const stopListening = useRouter().onError(() => {
+const router = useRouter();
+const arriving = useArriving();
+/** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
+function onDrag(event: DragEvent): void {
+  if (!event.dataTransfer?.types.includes('Files')) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const file = event.type === 'drop' ? event.dataTransfer.files[0] : undefined;
+  if (!file || !ready.value) return;
+  arriving.file = file;
+  void router.push({ name: 'tracks' });
+}
+const stopListening = router.onError(() => {
   track.notice = `This page could not be fetched: ${away().message}`;
 });
 onMounted(fetchStages);
@@ -47,7 +59,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div class="frame">
+  <div class="frame" @dragover.capture="onDrag" @drop.capture="onDrag">
     <JobHeader @find="finderOpen = true" />
     <NoticeBar />
     <div v-if="trouble" class="frame-message" role="alert">

@@ -1,28 +1,21 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
-import { formatNamed } from '../../core/formats/registry.ts';
+import { onBeforeUnmount, onMounted, ref, shallowRef } from 'vue';
 import { ask, sentence } from '../api/client.ts';
 import type { Destination, PlaceThere, Receipt } from '../../core/job/job.ts';
-import { bytesInWords, languageName } from '../jobs/describe.ts';
-import { useFindings } from '../stores/findings.ts';
+import { languageName } from '../jobs/describe.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
 import DestinationCell from './DestinationCell.vue';
+import TakeFiles from './TakeFiles.vue';
 
 const job = useJob();
 const track = useTrack();
-const findings = useFindings();
 const destinations = shallowRef<readonly Destination[]>([]);
 const receipts = shallowRef<readonly Receipt[]>([]);
 const places = shallowRef<ReadonlyMap<string, readonly PlaceThere[]>>(new Map());
 const trouble = ref<string | null>(null);
 const troubles = ref<Readonly<Record<string, string>>>({});
 let timer: ReturnType<typeof setTimeout> | undefined;
-
-const shown = computed(() => {
-  const text = formatNamed('srt')?.write?.(track.captions, '') ?? '';
-  return { head: text.split('\n').slice(0, 14).join('\n'), bytes: new TextEncoder().encode(text).length };
-});
 
 async function refresh(): Promise<void> {
   clearTimeout(timer);
@@ -87,7 +80,6 @@ async function send(destination: string, place: string): Promise<void> {
     troubles.value = { ...troubles.value, [destination]: sentence(error) };
   }
 }
-const fileUrl = (format: string): string => `/api/tracks/${track.track?.id ?? ''}/file?format=${format}`;
 const receiptOf = (destination: string): Receipt | null =>
   receipts.value.find((r) => r.destination === destination && r.track === track.track?.id) ?? null;
 /** The place there that carries this job's title, to begin with. */
@@ -143,22 +135,7 @@ onBeforeUnmount(() => clearTimeout(timer));
     </table>
     <p v-else-if="!trouble" class="soft">No destination has been set up. The files can be taken away below.</p>
 
-    <h3>Or take the files yourself</h3>
-    <p class="handover-files">
-      <a class="plain-button" :href="fileUrl('srt')" download>SRT .srt</a>
-      <a class="plain-button" :href="fileUrl('vtt')" download>WebVTT .vtt</a>
-      <span v-if="track.keeping !== 'kept'" class="soft"
-        >Files hold what the server has; {{ track.waiting }} changes are still on their way.</span
-      >
-    </p>
-    <h3>What would be sent</h3>
-    <pre class="figures" tabindex="0" aria-label="The beginning of the file">{{ shown.head }}</pre>
-    <p class="soft">
-      {{ track.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
-      <b v-if="findings.count > 0" class="handover-warn"
-        >▲ {{ findings.count }} findings are still open; the file can be sent all the same.</b
-      >
-    </p>
+    <TakeFiles />
   </div>
 </template>
 
@@ -190,30 +167,5 @@ small {
   color: var(--soft);
   font-size: 14px;
   font-weight: 400;
-}
-h3 {
-  margin: 22px 0 8px;
-  font-size: 15px;
-}
-.handover-files {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-.handover-files a {
-  text-decoration: none;
-}
-pre {
-  max-width: 560px;
-  margin: 0 0 8px;
-  padding: 12px;
-  overflow-x: auto;
-  background: var(--header);
-  color: #d9e6df;
-  font-size: 14px;
-  line-height: 1.45;
-}
-.handover-warn {
-  color: var(--sun-text);
 }
 </style>

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { withIds } from '../../core/formats/cue.ts';
-import { Unreadable, type ReadResult } from '../../core/formats/format.ts';
-import { decodeText, formatNamed, readCaptions } from '../../core/formats/registry.ts';
 import { shippedStyles } from '../../core/rules/style.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Job, Recording, TrackSummary } from '../../core/job/job.ts';
+import type { Job, Recording } from '../../core/job/job.ts';
+import ArrivalCard from '../arrival/ArrivalCard.vue';
+import { useArrival } from '../arrival/use-arrival.ts';
 import { uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import { bytesInWords } from '../jobs/describe.ts';
-import { newId } from '../outbox/deliver.ts';
+import { fullName, languages } from '../jobs/languages.ts';
+import { addTrack } from '../tracks/add-track.ts';
 import FileQuestion from './FileQuestion.vue';
 import { probe } from './probe.ts';
 
@@ -22,31 +22,13 @@ const style = ref(shippedStyles[0]?.id ?? '');
 const recording = shallowRef<Recording | null>(null);
 const recordingState = ref<{ tone: 'soft' | 'good' | 'bad'; text: string }>({ tone: 'soft', text: '' });
 const share = ref<number | null>(null);
-const draft = shallowRef<ReadResult | null>(null);
-const draftState = ref<{ tone: 'soft' | 'good' | 'bad'; text: string }>({ tone: 'soft', text: '' });
+const chosenStyle = computed(() => shippedStyles.find((s) => s.id === style.value) ?? null);
+const words = useArrival(chosenStyle);
+const draft = words.understood;
 const trouble = ref<string | null>(null);
 const making = ref(false);
 let upload: Upload | null = null;
-let words: File | null = null;
-const languages = [
-  'en-GB',
-  'en-US',
-  'en',
-  'cy',
-  'fr',
-  'de',
-  'es',
-  'it',
-  'pt',
-  'nl',
-  'pl',
-  'ar',
-  'he',
-  'hi',
-  'ja',
-  'zh',
-] as const;
-const names = new Intl.DisplayNames('en', { type: 'language' });
+const known = shallowRef(languages);
 
 async function takeRecording(file: File): Promise<void> {
   upload?.stop();
@@ -73,34 +55,11 @@ async function takeRecording(file: File): Promise<void> {
   }
 }
 
-async function readWords(): Promise<void> {
-  if (!words) return;
-  try {
-    const chosen = shippedStyles.find((s) => s.id === style.value);
-    if (!chosen) return;
-    const result = readCaptions(decodeText(new Uint8Array(await words.arrayBuffer())), chosen);
-    draft.value = result;
-    const what =
-      result.format === 'ctm' ? 'machine draft with word times' : (formatNamed(result.format)?.title ?? result.format);
-    const mended =
-      result.mended.length > 0
-        ? `; ${String(result.mended.length)} things mended, the first on line ${String(result.mended[0]?.line)}`
-        : '';
-    draftState.value = {
-      tone: 'good',
-      text: `✓ ${words.name}: ${what}, ${String(result.captions.length)} captions${mended}`,
-    };
-  } catch (error) {
-    draft.value = null;
-    const text = error instanceof Unreadable ? error.message : `The file could not be read: ${sentence(error)}`;
-    draftState.value = { tone: 'bad', text: `${words.name}: ${text} Nothing was changed; choose another file.` };
-  }
-}
-async function takeWords(file: File): Promise<void> {
-  words = file;
-  draftState.value = { tone: 'soft', text: `Reading ${file.name}…` };
-  await readWords();
-}
+watch(draft, (file) => {
+  if (!file?.language) return;
+  if (!known.value.includes(file.language)) known.value = [...known.value, file.language];
+  language.value = file.language;
+});
 
 const missing = computed(() => {
   if (share.value !== null) return 'The recording is still on its way.';
@@ -109,14 +68,6 @@ const missing = computed(() => {
   return title.value.trim() === '' ? 'Give the job a title.' : null;
 });
 
-async function addTrack(job: Job, kind: 'machine' | 'captions', name: string, result: ReadResult): Promise<void> {
-  const track = await ask<TrackSummary>('POST', `/jobs/${job.id}/tracks`, { kind, name, language: language.value });
-  await ask('POST', `/tracks/${track.id}/edits`, {
-    id: newId(),
-    base: 0,
-    edits: [{ type: 'insert', captions: withIds(result.captions, newId) }],
-  });
-}
 async function make(): Promise<void> {
   if (missing.value || !recording.value || !draft.value) return;
   making.value = true;
@@ -128,8 +79,10 @@ async function make(): Promise<void> {
       style: style.value,
       recording: recording.value.hash,
     });
-    if (draft.value.format === 'ctm') await addTrack(job, 'machine', 'machine draft', draft.value);
-    await addTrack(job, 'captions', 'fair copy', draft.value);
+    const spoken = language.value;
+    if (draft.value.format === 'ctm')
+      await addTrack(job.id, { kind: 'machine', name: 'machine draft', language: spoken }, draft.value);
+    await addTrack(job.id, { kind: 'captions', name: 'fair copy', language: spoken }, draft.value);
     await router.push({ name: 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);
@@ -163,16 +116,19 @@ onMounted(() => (document.title = 'New job · Fenwix'));
       number="2"
       title="The words"
       button="Choose a draft or caption file"
-      accept=".srt,.vtt,.ctm,.txt,text/*"
-      :tone="draftState.tone"
-      :text="draftState.text"
-      @file="takeWords"
+      accept=""
+      tone="soft"
+      text=""
+      @file="words.take"
     >
-      <p class="soft">A machine draft with word times (CTM), or captions from elsewhere (SRT, WebVTT).</p>
+      <p v-if="!words.here.value" class="soft">
+        A machine draft with word times (CTM), captions from elsewhere (SRT, WebVTT, TTML, timed text), or a transcript.
+      </p>
+      <ArrivalCard v-else :arrival="words" />
       <label
         >Language spoken
         <select v-model="language" class="plain-button">
-          <option v-for="tag in languages" :key="tag" :value="tag">{{ names.of(tag) }}</option>
+          <option v-for="tag in known" :key="tag" :value="tag">{{ fullName(tag) }}</option>
         </select>
       </label>
     </FileQuestion>
@@ -180,7 +136,7 @@ onMounted(() => (document.title = 'New job · Fenwix'));
       <h2 id="rules-title"><span class="figures" aria-hidden="true">3</span> The rules</h2>
       <div class="intake-styles" role="radiogroup" aria-label="House style">
         <label v-for="s in shippedStyles" :key="s.id" :class="{ chosen: s.id === style }">
-          <input v-model="style" type="radio" name="style" :value="s.id" @change="readWords" />
+          <input v-model="style" type="radio" name="style" :value="s.id" />
           <span
             ><b>{{ s.name }}</b
             ><small

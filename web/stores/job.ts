@@ -3,7 +3,9 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { shippedStyles } from '../../core/rules/style.ts';
 import { ask, sentence } from '../api/client.ts';
-import type { Job } from '../../core/job/job.ts';
+import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';
+
+const chosenKey = (job: string): string => `fenwix-track-of-${job}`;
 
 export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);
@@ -19,6 +21,22 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** Looks again at what the job holds, after something was added to it. */
+  async function refresh(): Promise<void> {
+    if (job.value) job.value = await ask<Job>('GET', `/jobs/${job.value.id}`);
+  }
+
+  /** The track that is worked on: the one chosen last in this browser, else the fair copy. */
+  function trackToOpen(): TrackSummary | null {
+    if (!job.value) return null;
+    const chosen = localStorage.getItem(chosenKey(job.value.id));
+    const open = job.value.tracks.filter((t) => t.kind !== 'machine');
+    return open.find((t) => t.id === chosen) ?? fairCopyOf(job.value) ?? job.value.tracks[0] ?? null;
+  }
+  function choose(track: string): void {
+    if (job.value) localStorage.setItem(chosenKey(job.value.id), track);
+  }
+
   async function useStyle(id: string): Promise<void> {
     if (job.value) job.value = await ask<Job>('PATCH', `/jobs/${job.value.id}`, { style: id });
   }
@@ -26,5 +44,5 @@ export const useJob = defineStore('job', () => {
   const recordingUrl = computed(() =>
     job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
   );
-  return { job, trouble, recordingUrl, styles: shippedStyles, open, useStyle };
+  return { job, trouble, recordingUrl, styles: shippedStyles, open, refresh, trackToOpen, choose, useStyle };
 });

@@ -1,8 +1,15 @@
 /**
  * CTM, the conversation time marks of the NIST scoring tools: one word a line, as
  * `file channel start duration word [certainty]`, with `;;` before comments. Times in seconds.
+ * Alternatives stand between `<ALT_BEGIN>`, `<ALT>` and `<ALT_END>`; the first of them is taken, and
+ * `@` in them stands for no word.
  */
-import { linesOfText, Unreadable } from '../format.ts';
+import { groupPieces, type Piece } from '../../layout/group.ts';
+import { shareByLetters, tokensOf } from '../../track/ranges.ts';
+import type { Caption } from '../../track/caption.ts';
+import { Unreadable, type Format, type Mended, type Sheet, type Writer } from '../format.ts';
+import { firstLines, linesOfText } from '../lines.ts';
+import { lossesOf } from '../loss.ts';
 
 export interface HeardWord {
   readonly text: string;
@@ -14,34 +21,136 @@ export interface HeardWord {
   readonly certainty: number;
 }
 
-const wordLine = /^(\S+)\s+(\S+)\s+(\d+(?:\.\d+)?)\s+(\d+(?:\.\d+)?)\s+(\S+)(?:\s+(\d+(?:\.\d+)?))?/;
+const seconds = /^\d{1,7}(?:\.\d{1,9})?$/;
+const alternative = /^<ALT(?:_BEGIN|_END)?>$/i;
 
-/** Whether a text looks like CTM: 0 to 1. */
+interface Fields {
+  readonly word: string;
+  readonly start: string;
+  readonly duration: string;
+  readonly certainty: string | undefined;
+}
+
+function fieldsOf(line: string): Fields | null {
+  const [, channel, start = '', duration = '', word, certainty] = line.trim().split(/\s+/, 8);
+  return channel !== undefined && word !== undefined ? { word, start, duration, certainty } : null;
+}
+
+const isWord = (f: Fields): boolean => seconds.test(f.start) && seconds.test(f.duration);
+const isComment = (line: string): boolean => line.startsWith(';;') || line.trim() === '';
+
+/** Whether a text looks like CTM: 0 to 1. The last line looked at may be cut off. */
 export function detectCtm(text: string): number {
-  const lines = linesOfText(text.slice(0, 4000)).filter((l) => l.trim() !== '' && !l.startsWith(';;'));
-  return lines.length > 0 && lines.slice(0, -1).every((l) => wordLine.test(l)) && wordLine.test(lines[0] ?? '')
-    ? 0.8
-    : 0;
+  const lines = firstLines(text).filter((l) => !isComment(l));
+  const looked = lines.length > 1 ? lines.slice(0, -1) : lines;
+  const words = looked.map(fieldsOf);
+  const fine = words.every((f) => f !== null && (isWord(f) || alternative.test(f.word)));
+  return fine && words.some((f) => f !== null && isWord(f)) ? 0.8 : 0;
 }
 
 /** The words of a CTM text, in order of time. @throws {Unreadable} naming the first line that is no word */
-export function readCtm(text: string): HeardWord[] {
-  const words = linesOfText(text).flatMap((line, i): HeardWord[] => {
-    if (line.trim() === '' || line.startsWith(';;')) return [];
-    const match = wordLine.exec(line);
-    if (!match)
+export function readCtm(text: string, mended: Mended[] = []): HeardWord[] {
+  const words: HeardWord[] = [];
+  let choice = 0;
+  linesOfText(text).forEach((line, i) => {
+    if (isComment(line)) return;
+    const fields = fieldsOf(line);
+    if (fields && alternative.test(fields.word)) {
+      const tag = fields.word.toUpperCase();
+      choice = tag === '<ALT_END>' ? 0 : tag === '<ALT_BEGIN>' ? 1 : choice + 1;
+      if (choice === 2) mended.push({ line: i + 1, message: 'Of several alternatives the first was taken.' });
+      return;
+    }
+    if (!fields || !isWord(fields))
       throw new Unreadable(
         `Line ${String(i + 1)}: “${line.slice(0, 40)}” is not a word with its times; “file channel start duration word certainty” was expected.`,
       );
-    const start = Math.round(Number(match[3]) * 1000);
-    return [
-      {
-        text: match[5] ?? '',
-        start,
-        end: start + Math.round(Number(match[4]) * 1000),
-        certainty: Math.min(1, Number(match[6] ?? 1)),
-      },
-    ];
+    if (choice > 1 || (choice === 1 && fields.word === '@')) return;
+    const start = Math.round(Number(fields.start) * 1000);
+    const certainty = Number(fields.certainty ?? 1);
+    words.push({
+      text: fields.word,
+      start,
+      end: start + Math.round(Number(fields.duration) * 1000),
+      certainty: certainty >= 0 && certainty <= 1 ? certainty : 1,
+    });
   });
   return words.sort((a, b) => a.start - b.start);
 }
+
+/** A recognised word as a piece to group, its times with it. */
+export const pieceOfWord = (w: HeardWord): Piece => ({
+  text: w.text,
+  start: w.start,
+  end: w.end,
+  marks: [],
+  speakers: [],
+  words: [[0, w.text.length, w.start, w.end, w.certainty, 'recogniser', w.text]],
+});
+
+/** Words of a caption with their times: those it has, or its time shared among its words by letters. */
+function wordsOf(c: Caption): HeardWord[] {
+  const found = tokensOf(c.text, 0, c.text.length);
+  const ranges = c.words.length > 0 ? c.words : shareByLetters(c.text, found, c.start, c.end);
+  return ranges.flatMap(([from, to, start, end, certainty]): HeardWord[] => {
+    const inside = tokensOf(c.text, from, to);
+    if (inside.length <= 1) return inside.map((t) => ({ text: c.text.slice(t.from, t.to), start, end, certainty }));
+    return shareByLetters(c.text, inside, start, end).map((w) => ({ text: w[6], start: w[2], end: w[3], certainty }));
+  });
+}
+
+/** A name for the recording that is one field. */
+const field = (title: string): string => title.trim().replace(/\s+/g, '-') || 'recording';
+const inSeconds = (ms: number): string => (ms / 1000).toFixed(3);
+
+const write = (sheet: Sheet): string =>
+  sheet.captions
+    .flatMap(wordsOf)
+    .map(
+      (w) =>
+        `${field(sheet.title)} 1 ${inSeconds(w.start)} ${inSeconds(w.end - w.start)} ${w.text} ${w.certainty.toFixed(3)}\n`,
+    )
+    .join('');
+
+const writer: Writer = {
+  write,
+  losses: (sheet, options) =>
+    lossesOf(
+      sheet,
+      {
+        dialect: null,
+        times: false,
+        breaks: false,
+        wordTimes: true,
+        certainty: true,
+        placement: false,
+        provisional: false,
+        empty: false,
+        noDuration: true,
+        blankLines: false,
+        foreign: [],
+        text: () => true,
+      },
+      { ...options, positions: false },
+    ),
+};
+
+export const ctm: Format = {
+  name: 'ctm',
+  title: 'CTM',
+  extension: '.ctm',
+  mediaType: 'text/plain',
+  detect: detectCtm,
+  read(text, { style }) {
+    const mended: Mended[] = [];
+    const words = readCtm(text, mended);
+    return {
+      format: 'ctm',
+      language: null,
+      captions: groupPieces(words.map(pieceOfWord), style),
+      mended,
+      foreign: null,
+    };
+  },
+  writer,
+};

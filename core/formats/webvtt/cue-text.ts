@@ -3,8 +3,10 @@
  * and the tree of "WebVTT cue text parsing rules", with the tree flattened into ranges on the text.
  */
 import type { Mark, MarkKind, SpeakerRange } from '../../track/caption.ts';
-import type { Inline } from '../inline.ts';
-import { reference } from './references.ts';
+import { bare, byExtent, type Inline } from '../inline.ts';
+import { labelLength } from '../../text/labels.ts';
+import { colourOfClass } from '../colours.ts';
+import { decodeReferences } from './references.ts';
 import { webvttTime } from './time.ts';
 
 type Token =
@@ -14,20 +16,6 @@ type Token =
   | { readonly type: 'time'; readonly text: string };
 
 const space = /[\t\n\f ]/;
-
-/** Text with its character references taken for what they stand for. */
-function decoded(source: string): string {
-  let text = '';
-  for (let i = 0; i < source.length;) {
-    const at = source.indexOf('&', i);
-    if (at < 0) return text + source.slice(i);
-    text += source.slice(i, at);
-    const found = reference(source, at);
-    text += found?.text ?? '&';
-    i = found?.next ?? at + 1;
-  }
-  return text;
-}
 
 /** The token a tag makes, from what stands between `<` and `>` (or the end of the text). */
 function tagToken(inside: string): Token {
@@ -41,7 +29,7 @@ function tagToken(inside: string): Token {
     type: 'start',
     name: inside.slice(0, nameEnd),
     classes: inside.slice(nameEnd, classEnd).split('.').filter(Boolean),
-    annotation: decoded(inside.slice(classEnd))
+    annotation: decodeReferences(inside.slice(classEnd))
       .trim()
       .replace(/[\t\n\f\r ]+/g, ' '),
   };
@@ -52,7 +40,7 @@ function* tokensOf(source: string): Generator<Token> {
   for (let i = 0; i < source.length;) {
     const tag = source.indexOf('<', i);
     const textEnd = tag < 0 ? source.length : tag;
-    if (textEnd > i) yield { type: 'text', text: decoded(source.slice(i, textEnd)) };
+    if (textEnd > i) yield { type: 'text', text: decodeReferences(source.slice(i, textEnd)) };
     if (tag < 0) return;
     const close = source.indexOf('>', tag + 1);
     const end = close < 0 ? source.length : close;
@@ -61,42 +49,47 @@ function* tokensOf(source: string): Generator<Token> {
   }
 }
 
+/** What a tag marks; a tag with classes marks several things at once. */
 interface Open {
   readonly name: string;
   readonly from: number;
-  readonly kind: MarkKind | 'voice' | null;
-  readonly value: string;
+  readonly marks: readonly Pick<Mark, 'kind' | 'value'>[];
+  /** Who speaks inside a voice tag. */
+  readonly voice: string | null;
 }
 
-const kinds: Readonly<Record<string, MarkKind | 'voice' | null>> = {
+const kinds: Readonly<Record<string, MarkKind | null>> = {
   c: null,
   i: 'italic',
   b: 'bold',
   u: 'underline',
-  ruby: null,
-  rt: null,
-  v: 'voice',
+  ruby: 'ruby',
+  rt: 'ruby text',
+  v: null,
   lang: 'language',
 };
 
-/** The colours WebVTT has classes for ("Default text colors"). */
-const colours: ReadonlySet<string> = new Set(['white', 'lime', 'cyan', 'red', 'yellow', 'magenta', 'blue', 'black']);
-
 function opened(token: Extract<Token, { type: 'start' }>, inside: string | undefined, from: number): Open | null {
-  const { name } = token;
+  const { name, classes, annotation } = token;
   if (!Object.hasOwn(kinds, name) || (name === 'rt' && inside !== 'ruby')) return null;
-  const colour = name === 'c' ? token.classes.find((c) => colours.has(c)) : undefined;
+  const kind = kinds[name] ?? null;
+  const colour = classes.map(colourOfClass).find((c) => c !== null) ?? null;
+  const others = classes.filter((c) => colourOfClass(c) === null);
   return {
     name,
     from,
-    kind: colour ? 'colour' : (kinds[name] ?? null),
-    value: colour ?? (name === 'v' || name === 'lang' ? token.annotation : ''),
+    marks: [
+      ...(kind === null ? [] : [{ kind, value: kind === 'language' ? annotation : '' }]),
+      ...(colour === null ? [] : [{ kind: 'colour' as const, value: colour }]),
+      ...(others.length === 0 ? [] : [{ kind: 'class' as const, value: others.join('.') }]),
+    ],
+    voice: name === 'v' ? annotation : null,
   };
 }
 
 /** Parses a cue's text in one pass. */
 export function readCueText(source: string): Inline {
-  if (!source.includes('<') && !source.includes('&')) return { text: source, marks: [], speakers: [], times: [] };
+  if (!source.includes('<') && !source.includes('&')) return bare(source);
   let text = '';
   const open: Open[] = [];
   const marks: Mark[] = [];
@@ -104,10 +97,11 @@ export function readCueText(source: string): Inline {
   const times: { at: number; ms: number }[] = [];
   const close = (): void => {
     const tag = open.pop();
-    if (!tag?.kind || text.length <= tag.from) return;
+    if (!tag || text.length <= tag.from) return;
     const range = { from: tag.from, to: text.length };
-    if (tag.kind === 'voice') speakers.push({ ...range, speaker: tag.value, label: 0 });
-    else marks.push({ ...range, kind: tag.kind, value: tag.value });
+    for (const mark of tag.marks) marks.push({ ...range, ...mark });
+    if (tag.voice !== null)
+      speakers.push({ ...range, speaker: tag.voice, label: labelLength(text.slice(range.from), tag.voice) });
   };
   for (const token of tokensOf(source)) {
     const current = open.at(-1)?.name;
@@ -128,7 +122,7 @@ export function readCueText(source: string): Inline {
     }
   }
   while (open.length > 0) close();
-  marks.sort((a, b) => a.from - b.from || b.to - a.to);
-  speakers.sort((a, b) => a.from - b.from || b.to - a.to);
-  return { text, marks, speakers, times };
+  marks.sort(byExtent);
+  speakers.sort(byExtent);
+  return { text, marks, speakers, times, placement: null, faults: [] };
 }

@@ -1,0 +1,39 @@
+/** `fenwix check`: what departs from a house style. */
+import { withIds } from '../core/formats/cue.ts';
+import type { Finding } from '../core/rules/finding.ts';
+import { finder, mustCount, rules } from '../core/rules/findings.ts';
+import { takeApart } from './arguments.ts';
+import type { Command } from './desk.ts';
+import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
+
+export const check: Command = (words, desk) => {
+  const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
+  const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage}`);
+  const style = styleAsked(desk, given.values['style']);
+  let made = 0;
+  const captions = withIds(readCaptionFile(desk, path, given).captions, () => String(made++));
+  const place = new Map(captions.map((c, i) => [c.id, i]));
+  const found = finder()(captions, { style, rate: { numerator: 25, denominator: 1 }, length: null });
+  const findings: readonly Finding[] = captions.flatMap((c) => found.get(c.id) ?? []);
+  const indexes = (f: Finding): number[] => f.captions.map((id) => place.get(id) ?? 0);
+  const must = mustCount(found);
+  if (given.flags.has('json')) {
+    const report = findings.map((f) => ({
+      rule: f.rule,
+      severity: f.severity,
+      captions: indexes(f),
+      message: f.message,
+      figures: f.figures,
+    }));
+    desk.say(json({ findings: report, captions: captions.length, rules: rules.map((r) => r.id) }));
+  } else {
+    for (const f of findings)
+      desk.say(
+        `caption ${String((indexes(f)[0] ?? 0) + 1)}, ${f.rule}${f.severity === 'should' ? ' (advice)' : ''}: ${f.message}\n`,
+      );
+    desk.say(
+      `${counted(must, 'finding')} and ${counted(findings.length - must, 'piece')} of advice in ${counted(captions.length, 'caption')}, against ${style.name}\n`,
+    );
+  }
+  return must > 0 ? 1 : 0;
+};

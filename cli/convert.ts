@@ -1,0 +1,77 @@
+/** `fenwix convert`: from any format that is read to any that is written. */
+import { withIds } from '../core/formats/cue.ts';
+import type { Sheet } from '../core/formats/format.ts';
+import { lossInWords } from '../core/formats/loss.ts';
+import { formatNamed, writable } from '../core/formats/registry.ts';
+import { leaveOut } from '../core/handover/leave-out.ts';
+import { CannotDo, takeApart } from './arguments.ts';
+import type { Command } from './desk.ts';
+import { readCaptionFile, reading, readingUsage } from './files.ts';
+
+type Target = (typeof writable)[number];
+
+const names = writable.map((f) => f.name).join('|');
+const usage = `fenwix convert IN OUT [--to ${names}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict]`;
+
+/** @throws {CannotDo} when neither option nor file name tells the format */
+function targetOf(to: string | undefined, out: string): Target {
+  const found =
+    to === undefined ? writable.find((f) => out.endsWith(f.extension)) : writable.find((f) => f.name === to);
+  if (found) return found;
+  const read = to === undefined ? null : formatNamed(to);
+  throw new CannotDo(
+    read
+      ? `${read.title} is read and not written. Name another format: --to ${names}.`
+      : `It is not clear what to write. Name the format: --to ${names}.`,
+  );
+}
+
+/** @throws {CannotDo} naming what can be left out */
+function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; readonly labels: boolean } {
+  const parts = (value ?? '').split(',').filter((part) => part !== '');
+  const wrong = parts.find((part) => part !== 'notes' && part !== 'labels');
+  if (wrong !== undefined)
+    throw new CannotDo(`“${wrong}” cannot be left out. --leave-out takes notes, labels, or notes,labels.`);
+  return { soundNotes: parts.includes('notes'), labels: parts.includes('labels') };
+}
+
+/** A title from a path: the name of the file without its folders and its extension. */
+const titleOf = (path: string): string => (path === '-' ? '' : path.replace(/^.*[\\/]/, '').replace(/\.[^.]+$/, ''));
+
+export const convert: Command = (words, desk) => {
+  const given = takeApart(words, {
+    values: [...reading.values, 'to', 'language', 'leave-out'],
+    flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks'],
+  });
+  const { files, values, flags } = given;
+  const [from, out] = files;
+  if (from === undefined || out === undefined || files.length > 2)
+    throw new CannotDo(`Two files were expected: ${usage}`);
+  const target = targetOf(values['to'], out);
+  const left = toLeaveOut(values['leave-out']);
+  const file = readCaptionFile(desk, from, given);
+  let made = 0;
+  const sheet: Sheet = {
+    captions: leaveOut(
+      withIds(file.captions, () => String(++made)),
+      left,
+    ),
+    title: titleOf(from),
+    language: values['language'] ?? file.language,
+    foreign: file.foreign,
+  };
+  const options = {
+    positions: flags.has('positions'),
+    wordTimes: flags.has('word-times'),
+    timeMarks: flags.has('time-marks'),
+  };
+  for (const m of file.mended) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
+  if (flags.has('unroll') && !file.rolling)
+    desk.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
+  const losses = target.writer.losses(sheet, options);
+  if (losses.length > 0) desk.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
+  const text = target.writer.write(sheet, options);
+  desk.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  const lost = losses.length > 0 || file.mended.some((m) => m.lost === true);
+  return flags.has('strict') && lost ? 1 : 0;
+};

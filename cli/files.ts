@@ -1,0 +1,75 @@
+/** What the commands share: reading caption files and house styles, printing. */
+import { Unreadable, type FormatName } from '../core/formats/format.ts';
+import { formatNamed, formats, understand, type Understood } from '../core/formats/registry.ts';
+import { decodeStyle } from '../core/rules/decode-style.ts';
+import { shippedStyle, shippedStyles, type HouseStyle } from '../core/rules/style.ts';
+import { CannotDo, type Arguments } from './arguments.ts';
+import type { Desk } from './desk.ts';
+
+/** Options every command takes that reads a caption file. */
+export const reading = { values: ['from', 'encoding', 'style'], flags: ['rescue', 'unroll'] } as const;
+
+export const readingUsage = '[--from FORMAT] [--encoding NAME] [--rescue] [--unroll] [--style NAME|FILE]';
+
+/** @throws {CannotDo} naming the formats there are */
+function formatAsked(name: string | undefined): FormatName | undefined {
+  if (name === undefined) return undefined;
+  const format = formatNamed(name);
+  if (!format) throw new CannotDo(`“${name}” is not a format. There are: ${formats.map((f) => f.name).join(', ')}.`);
+  return format.name;
+}
+
+/**
+ * Reads a caption file as the options ask.
+ * @throws {CannotDo} with the reason and the file's name
+ */
+export function readCaptionFile(desk: Desk, path: string, { values, flags }: Arguments): Understood {
+  const asked = {
+    style: styleAsked(desk, values['style']),
+    from: formatAsked(values['from']),
+    encoding: values['encoding'],
+    rescue: flags.has('rescue'),
+    unroll: flags.has('unroll'),
+  };
+  try {
+    return understand(desk.read(path), asked);
+  } catch (error) {
+    if (error instanceof Unreadable) throw new CannotDo(`${path}: ${error.message}`);
+    throw error;
+  }
+}
+
+/**
+ * A shipped house style by its name, or one from a file.
+ * @throws {CannotDo} naming the styles there are, or every fault of the file
+ */
+export function styleAsked(desk: Desk, name = 'lecture-38'): HouseStyle {
+  const shipped = shippedStyle(name) ?? shippedStyles.find((s) => s.name === name);
+  if (shipped) return shipped;
+  if (!/[./\\]/.test(name))
+    throw new CannotDo(
+      `There is no house style “${name}”. There are: ${shippedStyles.map((s) => s.id).join(', ')}; or name a file.`,
+    );
+  let json: unknown;
+  try {
+    json = JSON.parse(new TextDecoder().decode(desk.read(name)));
+  } catch (error) {
+    if (error instanceof CannotDo) throw error;
+    throw new CannotDo(`${name}: this is not JSON, which a house style is written in.`);
+  }
+  const { style, faults } = decodeStyle(json);
+  if (style) return style;
+  throw new CannotDo(`${name} is not a house style:\n${faults.map((f) => `  ${f}`).join('\n')}`);
+}
+
+/** @throws {CannotDo} unless there is exactly one */
+export function oneFile(files: readonly string[], usage: string): string {
+  const [file] = files;
+  if (file === undefined || files.length > 1) throw new CannotDo(`One file was expected: ${usage}`);
+  return file;
+}
+
+export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+
+/** `1 caption`, `2 captions`. */
+export const counted = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;

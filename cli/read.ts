@@ -1,0 +1,57 @@
+/** `fenwix read`: what a caption file holds, and what was mended in it. */
+import { formatNamed, type Understood } from '../core/formats/registry.ts';
+import { monitorClock } from '../core/time/clock.ts';
+import { takeApart } from './arguments.ts';
+import type { Command } from './desk.ts';
+import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';
+
+/** How a file is given to programs: times in ms, text without markup. */
+function report(file: Understood) {
+  return {
+    format: file.format,
+    encoding: file.encoding,
+    language: file.language,
+    captions: file.captions.map((c) => {
+      const settings = c.foreign?.['vttSettings'] ?? c.foreign?.['srtCoordinates'];
+      return {
+        start: c.start,
+        end: c.end,
+        text: c.text,
+        ...(settings ? { settings } : {}),
+        ...(c.speakers[0] ? { speaker: c.speakers[0].speaker } : {}),
+      };
+    }),
+    mended: file.mended.map(({ line, message }) => ({ line, message })),
+    ...(file.rolling ? { rolling: file.rolling } : {}),
+  };
+}
+
+const habits = {
+  rolling: 'each repeats the last line of the one before',
+  growing: 'each repeats the one before and adds to it',
+  'word by word': 'each holds a word or two',
+} as const;
+
+export const read: Command = (words, desk) => {
+  const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
+  const path = oneFile(given.files, `fenwix read FILE [--json] ${readingUsage}`);
+  const file = readCaptionFile(desk, path, given);
+  if (given.flags.has('json')) {
+    desk.say(json(report(file)));
+    return 0;
+  }
+  const title = formatNamed(file.format)?.title ?? file.format;
+  const guessed = file.encodingBy === 'guess' ? ' (a guess; --encoding changes it)' : '';
+  const language = file.language === null ? '' : `, ${file.language}`;
+  desk.say(
+    `${path}: ${title}, ${file.encoding.toUpperCase()}${guessed}${language}, ${counted(file.captions.length, 'caption')}\n`,
+  );
+  if (file.rolling)
+    desk.say(
+      `  ${String(file.rolling.shown)} of ${counted(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
+    );
+  for (const m of file.mended) desk.say(`  line ${String(m.line)}: ${m.message}\n`);
+  for (const c of file.captions)
+    desk.say(`${monitorClock(c.start)} – ${monitorClock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
+  return 0;
+};

@@ -1,0 +1,17 @@
+/** `fenwix styles`: the house styles that ship, or one of them as a file. */
+import { shippedStyles } from '../core/rules/style.ts';
+import { takeApart } from './arguments.ts';
+import type { Command } from './desk.ts';
+import { json, styleAsked } from './files.ts';
+
+export const styles: Command = (words, desk) => {
+  const { files } = takeApart(words, { values: [], flags: [] });
+  const [name] = files;
+  if (name !== undefined) desk.say(json(styleAsked(desk, name)));
+  else
+    for (const s of shippedStyles)
+      desk.say(
+        `${s.id}  ${s.name}: ${String(s.text.lineLength.limit)} characters a line, ${String(s.text.lines.limit)} lines, ${String(s.reading.speed.limit)} cps\n`,
+      );
+  return 0;
+};

@@ -1,0 +1,118 @@
+/** What a file cannot hold of the captions that are to be written, counted before it is written. */
+import type { Caption, MarkKind } from '../track/caption.ts';
+import type { Sheet, WriteOptions } from './format.ts';
+import { stampsOf, type Dialect } from './inline.ts';
+
+/** What can be lost: one, and several. */
+const names = {
+  italic: ['italic stretch', 'italic stretches'],
+  bold: ['bold stretch', 'bold stretches'],
+  underline: ['underlined stretch', 'underlined stretches'],
+  colour: ['colour', 'colours'],
+  language: ['change of language', 'changes of language'],
+  class: ['style class', 'style classes'],
+  ruby: ['annotated (ruby) stretch', 'annotated (ruby) stretches'],
+  'ruby text': ['ruby annotation', 'ruby annotations'],
+  speaker: ['speaker’s name', 'speakers’ names'],
+  'word-times': ['caption’s word times', 'captions’ word times'],
+  certainty: ['caption’s certainty of words', 'captions’ certainty of words'],
+  times: ['caption’s times', 'captions’ times'],
+  breaks: ['line break', 'line breaks'],
+  placement: ['place on the picture', 'places on the picture'],
+  provisional: ['time that is still provisional', 'times that are still provisional'],
+  empty: ['caption without text', 'captions without text'],
+  'no-duration': ['caption without duration', 'captions without duration'],
+  'blank-lines': ['blank line inside a caption', 'blank lines inside captions'],
+  'look-alike': ['text that would be taken for markup', 'texts that would be taken for markup'],
+  identifier: ['cue identifier', 'cue identifiers'],
+  settings: ['cue’s settings', 'cues’ settings'],
+  coordinates: ['caption’s coordinates', 'captions’ coordinates'],
+  comment: ['comment', 'comments'],
+  file: ['part of the file’s head', 'parts of the file’s head'],
+} as const;
+
+export type Lost = keyof typeof names;
+
+export interface Loss {
+  readonly what: Lost;
+  readonly count: number;
+  /** As in “12 colours”. */
+  readonly message: string;
+  /** What Fenwix knows of how captions came about, which no viewer would miss. */
+  readonly workings: boolean;
+}
+
+const workings: ReadonlySet<Lost> = new Set<Lost>(['word-times', 'certainty']);
+
+/** What a format holds. */
+export interface Holds {
+  /** Null where there is no markup at all. */
+  readonly dialect: Pick<Dialect, 'mark' | 'voice'> | null;
+  readonly times: boolean;
+  readonly breaks: boolean;
+  readonly wordTimes: boolean;
+  readonly certainty: boolean;
+  readonly placement: boolean;
+  readonly provisional: boolean;
+  readonly empty: boolean;
+  readonly noDuration: boolean;
+  readonly blankLines: boolean;
+  /** Keys of `foreign` that are written back, of captions and of the sheet. */
+  readonly foreign: readonly string[];
+  /** Whether a text comes back as it was. */
+  readonly text: (caption: Caption) => boolean;
+}
+
+/** What the keys of a caption's `foreign` hold. Keys not named here are notes of Fenwix's own to itself. */
+const foreignNames: Readonly<Record<string, Lost>> = {
+  vttId: 'identifier',
+  vttSettings: 'settings',
+  vttNotes: 'comment',
+  srtCoordinates: 'coordinates',
+};
+
+const hasBlankLine = (text: string): boolean => /^\s*\n|\n\s*(?:\n|$)/.test(text);
+
+/** Counts what `holds` has no place for. */
+export function lossesOf(sheet: Sheet, holds: Holds, options: WriteOptions): Loss[] {
+  const counts = new Map<Lost, number>();
+  const lose = (what: Lost): void => void counts.set(what, (counts.get(what) ?? 0) + 1);
+  for (const c of sheet.captions) countCaption(c, holds, options, lose);
+  for (const key of Object.keys(sheet.foreign ?? {})) if (!holds.foreign.includes(key)) lose('file');
+  return [...counts].map(([what, count]) => ({
+    what,
+    count,
+    message: `${String(count)} ${names[what][count === 1 ? 0 : 1]}`,
+    workings: workings.has(what),
+  }));
+}
+
+function countCaption(c: Caption, holds: Holds, options: WriteOptions, lose: (what: Lost) => void): void {
+  if (!holds.times) lose('times');
+  else if (c.end === c.start && !holds.noDuration) {
+    lose('no-duration');
+    return;
+  }
+  if (c.timing === 'provisional' && holds.times && !holds.provisional) lose('provisional');
+  if (c.text.trim() === '') {
+    if (!holds.empty) lose('empty');
+    return;
+  }
+  if (!holds.breaks) for (let i = c.text.indexOf('\n'); i >= 0; i = c.text.indexOf('\n', i + 1)) lose('breaks');
+  else if (!holds.blankLines && c.text.includes('\n') && hasBlankLine(c.text)) lose('blank-lines');
+  for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
+  for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
+  if (c.placement !== null && !holds.placement && !options.positions) lose('placement');
+  if (!holds.wordTimes && !(options.wordTimes && holds.dialect) && stampsOf(c).length > 0) lose('word-times');
+  if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
+  for (const key of Object.keys(c.foreign ?? {})) {
+    const what = foreignNames[key];
+    if (what && !holds.foreign.includes(key)) lose(what);
+  }
+  if (!holds.text(c)) lose('look-alike');
+}
+
+/** “12 colours, 1 comment”, or “nothing”. */
+export function lossInWords(losses: readonly Loss[]): string {
+  return losses.length === 0 ? 'nothing' : losses.map((l) => l.message).join(', ');
+}

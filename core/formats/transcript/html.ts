@@ -1,0 +1,229 @@
+/** A transcript as an HTML page: paragraphs with `<time>` marks, speakers and inline markup. */
+import { Parser } from 'htmlparser2';
+import { formatClock } from '../../time/clock.ts';
+import type { Mark } from '../../track/caption.ts';
+import { hexColour } from '../colours.ts';
+import {
+  Unreadable,
+  type Format,
+  type ReadOptions,
+  type ReadResult,
+  type Sheet,
+  type Writer,
+  type WriteOptions,
+} from '../format.ts';
+import { byExtent, writeInline, type Dialect } from '../inline.ts';
+import { plainLineEnds } from '../lines.ts';
+import { lossesOf } from '../loss.ts';
+import { captionsOfParagraphs, passagesOf, type Paragraph } from './paragraphs.ts';
+
+/** Elements that stand on lines of their own, and so begin and end a paragraph. */
+const blocks = new Set(
+  'address article aside blockquote body br dd div dl dt footer h1 h2 h3 h4 h5 h6 header hr li main nav ol p pre section table td th tr ul'.split(
+    ' ',
+  ),
+);
+/** Elements nobody reads. */
+const silent = new Set(['script', 'style', 'head', 'noscript', 'template']);
+
+const marked: Readonly<Record<string, Mark['kind']>> = {
+  i: 'italic',
+  em: 'italic',
+  b: 'bold',
+  strong: 'bold',
+  u: 'underline',
+  ruby: 'ruby',
+  rt: 'ruby text',
+};
+
+interface Open {
+  readonly name: string;
+  readonly from: number;
+  readonly marks: readonly Pick<Mark, 'kind' | 'value'>[];
+}
+
+function marksOf(name: string, attributes: Readonly<Record<string, string>>): Open['marks'] {
+  const kind = Object.hasOwn(marked, name) ? marked[name] : undefined;
+  const colour =
+    name === 'font'
+      ? attributes['color']
+      : /(?:^|;)\s*color\s*:\s*([^;]{1,40})/.exec(attributes['style']?.slice(0, 400) ?? '')?.[1];
+  const { lang } = attributes;
+  return [
+    ...(kind && attributes['class'] !== 'speaker' ? [{ kind, value: '' }] : []),
+    ...(colour && hexColour(colour) !== null ? [{ kind: 'colour' as const, value: colour.trim() }] : []),
+    ...(lang && !blocks.has(name) && name !== 'html' ? [{ kind: 'language' as const, value: lang }] : []),
+  ];
+}
+
+/** Paragraphs of a page, and the language it says it is in. */
+function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly language: string | null } {
+  const paragraphs: Paragraph[] = [];
+  let language: string | null = null;
+  let text = '';
+  let from = 0;
+  let hidden = 0;
+  let marks: Mark[] = [];
+  let open: Open[] = [];
+  let lineAt = 0;
+  let line = 1;
+  const lineOf = (index: number): number => {
+    for (let i = source.indexOf('\n', lineAt); i >= 0 && i < index; i = source.indexOf('\n', i + 1)) {
+      line++;
+      lineAt = i + 1;
+    }
+    return line;
+  };
+  const close = (tag: Open): void => {
+    for (const mark of tag.marks) if (text.length > tag.from) marks.push({ ...mark, from: tag.from, to: text.length });
+  };
+  const flush = (): void => {
+    open.forEach(close);
+    const length = text.trimEnd().length;
+    if (length > 0) {
+      const inside = marks.map((m) => ({ ...m, to: Math.min(m.to, length) })).filter((m) => m.to > m.from);
+      paragraphs.push({
+        line: lineOf(from),
+        content: { text: text.slice(0, length), marks: inside.sort(byExtent), speakers: [], words: [] },
+      });
+    }
+    text = '';
+    marks = [];
+    open = open.map((tag) => ({ ...tag, from: 0 }));
+  };
+  const parser: Parser = new Parser({
+    onopentag(name, attributes) {
+      if (name === 'html') language = attributes['lang']?.trim() ?? null;
+      if (silent.has(name)) hidden++;
+      if (blocks.has(name)) flush();
+      const found = marksOf(name, attributes);
+      if (found.length > 0 && open.length < 64) open.push({ name, from: text.length, marks: found });
+    },
+    onclosetag(name) {
+      if (silent.has(name)) hidden--;
+      const k = open.findLastIndex((tag) => tag.name === name);
+      const tag = open[k];
+      if (tag) {
+        close(tag);
+        open.splice(k, 1);
+      }
+      if (blocks.has(name)) flush();
+    },
+    ontext(data) {
+      if (hidden > 0) return;
+      const plain = data.replace(/[\s\u00a0]+/g, ' ');
+      if (text === '') from = parser.startIndex;
+      text += text === '' || text.endsWith(' ') ? plain.replace(/^ /, '') : plain;
+    },
+  });
+  parser.write(source);
+  parser.end();
+  flush();
+  return { paragraphs, language };
+}
+
+function read(text: string, { style }: ReadOptions): ReadResult {
+  const { paragraphs, language } = pageOf(plainLineEnds(text));
+  if (paragraphs.length === 0) throw new Unreadable('This HTML page holds no words.');
+  return {
+    format: 'html',
+    language: language === '' ? null : language,
+    captions: captionsOfParagraphs(paragraphs, style),
+    mended: [],
+    foreign: null,
+  };
+}
+
+const encode = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+const dialect: Dialect = {
+  encode,
+  mark({ kind, value }) {
+    switch (kind) {
+      case 'italic':
+        return ['<i>', '</i>'];
+      case 'bold':
+        return ['<b>', '</b>'];
+      case 'underline':
+        return ['<u>', '</u>'];
+      case 'ruby':
+        return ['<ruby>', '</ruby>'];
+      case 'ruby text':
+        return ['<rt>', '</rt>'];
+      case 'language':
+        return [`<span lang="${encode(value)}">`, '</span>'];
+      case 'colour': {
+        const hex = hexColour(value);
+        return hex === null ? null : [`<span style="color: ${hex}">`, '</span>'];
+      }
+      case 'class':
+        return null;
+    }
+  },
+  voice: () => null,
+  stamp: () => '',
+};
+
+function paragraph({ start, speaker, content }: ReturnType<typeof passagesOf>[number], timeMarks: boolean): string {
+  const clock = formatClock(start, { fraction: '.', hours: 'always', digits: 0 });
+  const mark = timeMarks ? `<time datetime="${clock}">[${clock}]</time> ` : '';
+  const name = speaker === '' ? '' : `<b class="speaker">${encode(speaker.toUpperCase())}:</b> `;
+  return `    <p>${mark}${name}${writeInline({ ...content, speakers: [] }, dialect)}</p>\n`;
+}
+
+function write(sheet: Sheet, options: WriteOptions): string {
+  const title = encode(sheet.title);
+  return `<!doctype html>
+<html lang="${encode(sheet.language ?? '')}">
+  <head>
+    <meta charset="utf-8">
+    <title>${title}</title>
+  </head>
+  <body>
+    <main>
+${passagesOf(sheet.captions)
+  .map((p) => paragraph(p, options.timeMarks))
+  .join('')}    </main>
+  </body>
+</html>
+`;
+}
+
+const writer: Writer = {
+  write,
+  losses: (sheet, options) =>
+    lossesOf(
+      sheet,
+      {
+        dialect: { mark: dialect.mark, voice: () => ['', ''] },
+        times: false,
+        breaks: false,
+        wordTimes: false,
+        certainty: false,
+        placement: false,
+        provisional: false,
+        empty: false,
+        noDuration: true,
+        blankLines: false,
+        foreign: [],
+        text: () => true,
+      },
+      { ...options, wordTimes: false, positions: false },
+    ),
+};
+
+export const transcriptHtml: Format = {
+  name: 'html',
+  title: 'Transcript (HTML)',
+  extension: '.html',
+  mediaType: 'text/html',
+  detect: (text) =>
+    /^\s*(?:<!--[^>]{0,400}>\s*)?<(?:!doctype html|html|head|body|main|article|section|div|p|h1)\b/i.test(
+      text.slice(0, 2000),
+    )
+      ? 0.7
+      : 0,
+  read,
+  writer,
+};

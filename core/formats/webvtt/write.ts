@@ -1,0 +1,124 @@
+/** Writing WebVTT, so that a strict reader finds nothing to drop. */
+import { formatClock } from '../../time/clock.ts';
+import type { Caption, Mark } from '../../track/caption.ts';
+import { colourClass } from '../colours.ts';
+import { withoutBlankLines } from '../cue.ts';
+import type { Sheet, Writer, WriteOptions } from '../format.ts';
+import { stampsOf, writeInline, type Dialect, type Tag } from '../inline.ts';
+import { lossesOf } from '../loss.ts';
+
+const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
+
+const encode = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+/** An annotation ends with its line, and spaces in it count once. */
+const annotation = (text: string): string => encode(text.trim().replace(/\s+/g, ' '));
+
+const isClass = (value: string): boolean => /^[^\s.<>&]+(?:\.[^\s.<>&]+)*$/.test(value);
+
+function markTag({ kind, value }: Mark): Tag | null {
+  switch (kind) {
+    case 'italic':
+      return ['<i>', '</i>'];
+    case 'bold':
+      return ['<b>', '</b>'];
+    case 'underline':
+      return ['<u>', '</u>'];
+    case 'ruby':
+      return ['<ruby>', '</ruby>'];
+    case 'ruby text':
+      return ['<rt>', '</rt>'];
+    case 'language':
+      return value.trim() === '' ? null : [`<lang ${annotation(value)}>`, '</lang>'];
+    case 'class':
+      return isClass(value) ? [`<c.${value}>`, '</c>'] : null;
+    case 'colour': {
+      const name = colourClass(value);
+      return name === null ? null : [`<c.${name}>`, '</c>'];
+    }
+  }
+}
+
+const dialect: Dialect = {
+  encode,
+  mark: markTag,
+  voice: ({ speaker }) => (speaker.trim() === '' ? null : [`<v ${annotation(speaker)}>`, '</v>']),
+  stamp: (ms) => `<${clock(ms)}>`,
+};
+
+/** A cue needs some text and some time on screen. */
+const isCue = (c: Caption): boolean => c.text.trim() !== '' && c.end > c.start;
+
+/** A style for every colour WebVTT has no class for, where the file does not bring it along. */
+function colourStyles(captions: readonly Caption[], blocks: string): string {
+  const names = new Set(
+    captions.flatMap((c) => c.marks.map((m) => (m.kind === 'colour' ? colourClass(m.value) : null))),
+  );
+  const rules = [...names]
+    .filter((name) => name?.startsWith('colour-') === true && !blocks.includes(`.${name})`))
+    .sort()
+    .map((name) => `::cue(.${String(name)}) { color: #${String(name).slice(7)} }`);
+  return rules.length > 0 ? `STYLE\n${rules.join('\n')}` : '';
+}
+
+function writeCue(c: Caption, seen: Set<string>, options: WriteOptions): string {
+  const id = c.foreign?.['vttId'] ?? '';
+  // An identifier has to be unique; of several captions with the same one the first keeps it.
+  const fresh = id !== '' && !/-->|\n/.test(id) && !seen.has(id);
+  if (fresh) seen.add(id);
+  const settings = c.foreign?.['vttSettings'];
+  const notes = c.foreign?.['vttNotes'];
+  const timed = options.wordTimes || c.foreign?.['vttTimed'] !== undefined;
+  const body = withoutBlankLines(writeInline(c, dialect, timed ? stampsOf(c) : []));
+  return `${notes ? `${notes}\n\n` : ''}${fresh ? `${id}\n` : ''}${clock(c.start)} --> ${clock(c.end)}${settings ? ` ${settings}` : ''}\n${body}\n`;
+}
+
+function write(sheet: Sheet, options: WriteOptions): string {
+  const { foreign } = sheet;
+  const captions = sheet.captions.filter(isCue);
+  const title = foreign?.['vttTitle'];
+  const map = foreign?.['vttMap'];
+  const head = foreign?.['vttHead'];
+  const blocks = foreign?.['vttBlocks'] ?? '';
+  const parts = [
+    `WEBVTT${title ? ` ${title}` : ''}${map ? `\n${map}` : ''}`,
+    head ? `NOTE\n${head}` : '',
+    blocks,
+    colourStyles(captions, blocks),
+  ].filter((part) => part !== '');
+  const seen = new Set<string>();
+  const end = foreign?.['vttEnd'];
+  return `${parts.join('\n\n')}\n\n${captions.map((c) => writeCue(c, seen, options)).join('\n')}${end ? `\n${end}\n` : ''}`;
+}
+
+export const writer: Writer = {
+  write,
+  losses: (sheet, options) =>
+    lossesOf(
+      sheet,
+      {
+        dialect,
+        times: true,
+        breaks: true,
+        wordTimes: options.wordTimes,
+        certainty: false,
+        placement: false,
+        provisional: false,
+        empty: false,
+        noDuration: false,
+        blankLines: false,
+        foreign: [
+          'vttId',
+          'vttSettings',
+          'vttNotes',
+          'vttTimed',
+          'vttTitle',
+          'vttMap',
+          'vttHead',
+          'vttBlocks',
+          'vttEnd',
+        ],
+        text: () => true,
+      },
+      { ...options, positions: false },
+    ),
+};

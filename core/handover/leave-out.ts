@@ -1,0 +1,112 @@
+/** Leaving out sound notes and speaker labels, as subtitles for people who hear want it. */
+import { labelOf } from '../text/labels.ts';
+import type { Caption } from '../track/caption.ts';
+import { spliceText } from '../track/ranges.ts';
+
+export interface LeftOut {
+  readonly soundNotes: boolean;
+  readonly labels: boolean;
+}
+
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Stretches in square brackets, over several lines too. */
+function bracketed(text: string): Stretch[] {
+  const found: Stretch[] = [];
+  for (let from = text.indexOf('['); from >= 0; from = text.indexOf('[', from + 1)) {
+    const to = text.indexOf(']', from);
+    if (to < 0) break;
+    found.push({ from, to: to + 1 });
+    from = to;
+  }
+  return found;
+}
+
+/**
+ * The sound notes of a text: what stands in square brackets; a whole caption in round ones; lines of
+ * notes of music and nothing else. Round brackets inside a sentence are part of it. Common practice.
+ */
+export function soundNotes(text: string): readonly { readonly from: number; readonly to: number }[] {
+  const whole = text.trim();
+  if (/^\([^()]*\)$/.test(whole)) return [{ from: 0, to: text.length }];
+  if (whole !== '' && /^[♪♫#\s]+$/.test(whole) && /[♪♫]/.test(whole)) return [{ from: 0, to: text.length }];
+  return bracketed(text);
+}
+
+/** Names of the speakers of a track, in lower case. */
+function knownSpeakers(captions: readonly Caption[]): Set<string> {
+  return new Set(captions.flatMap((c) => c.speakers.map((s) => s.speaker.toLowerCase())).filter((n) => n !== ''));
+}
+
+/** The labels of a caption: those it knows of, and at the beginning of its lines those that look like one. */
+function labels(c: Caption, known: ReadonlySet<string>): Stretch[] {
+  const marked = c.speakers.filter((s) => s.label > 0).map((s) => ({ from: s.from, to: s.from + s.label }));
+  let from = 0;
+  const found: Stretch[] = [];
+  for (const line of c.text.split('\n')) {
+    const dash = /^[-–—]\s*/.exec(line)?.[0].length ?? 0;
+    const at = from + dash;
+    const label = labelOf(line.slice(dash), known);
+    if (label && !marked.some((m) => m.from <= at && m.to > at)) found.push({ from: at, to: at + label.length });
+    from += line.length + 1;
+  }
+  return [...marked, ...found];
+}
+
+/** Spaces nobody meant: around lines, empty lines, and the second of two between words. */
+function spareSpaces(text: string): Stretch[] {
+  const found: Stretch[] = [];
+  let from = 0;
+  let said = false;
+  for (const part of text.split(/([ \t\n]+)/)) {
+    const to = from + part.length;
+    const isSpace = part.trim() === '';
+    if (isSpace && part !== '') {
+      // Of a run of spaces one sign stays between words: the line break where there is one.
+      const kept = said && to < text.length ? Math.max(0, part.indexOf('\n')) : -1;
+      if (kept < 0) found.push({ from, to });
+      else found.push({ from, to: from + kept }, { from: from + kept + 1, to });
+    } else if (part !== '') said = true;
+    from = to;
+  }
+  return found.filter((s) => s.to > s.from);
+}
+
+/** Takes stretches out of a caption, and the spaces and empty lines they leave behind. */
+function without(c: Caption, stretches: readonly Stretch[]): Caption {
+  let out = c;
+  for (const { from, to } of [...stretches].sort((a, b) => b.from - a.from))
+    out = spliceText(out, from, Math.min(to, out.text.length), '');
+  for (const { from, to } of spareSpaces(out.text).reverse()) out = spliceText(out, from, to, '');
+  // A dash that marked a speaker says nothing before nobody's words.
+  return /^[-–—]$/.test(out.text) ? { ...out, text: '', marks: [], speakers: [], words: [] } : out;
+}
+
+/** The captions without what is to be left out; those of which nothing remains are gone. */
+export function leaveOut(
+  captions: readonly Caption[],
+  { soundNotes: notes, labels: names }: LeftOut,
+): readonly Caption[] {
+  if (!notes && !names) return captions;
+  const known = knownSpeakers(captions);
+  return captions.flatMap((c): Caption[] => {
+    const stretches = [...(notes ? soundNotes(c.text) : []), ...(names ? labels(c, known) : [])];
+    if (stretches.length === 0) return [c];
+    const left = without(c, merged(stretches));
+    return left.text.trim() === '' ? [] : [left];
+  });
+}
+
+/** Stretches that overlap as one. */
+function merged(stretches: readonly Stretch[]): Stretch[] {
+  const out: Stretch[] = [];
+  for (const s of [...stretches].sort((a, b) => a.from - b.from)) {
+    const last = out.at(-1);
+    if (last && s.from <= last.to) out[out.length - 1] = { from: last.from, to: Math.max(last.to, s.to) };
+    else out.push(s);
+  }
+  return out;
+}

@@ -1,0 +1,124 @@
+/**
+ * Rolling and word-by-word captions, as live tracks are often saved, seen and undone. Three habits:
+ * each caption repeats the last lines of the one before and adds a line (`rolling`); each repeats all
+ * of the one before and adds a word (`growing`); each holds a word or two (`word by word`).
+ */
+import { groupPieces, type Piece } from './group.ts';
+import type { HouseStyle } from '../rules/style.ts';
+import type { ReadCaption } from '../formats/format.ts';
+import { sliceText, spliceText, tokensOf } from '../track/ranges.ts';
+
+export type Habit = 'rolling' | 'growing' | 'word by word';
+
+export interface Rolling {
+  readonly habit: Habit;
+  /** Captions that show it, and captions in all. */
+  readonly shown: number;
+  readonly captions: number;
+}
+
+/** Fewer captions than this show no habit. */
+const fewest = 4;
+/** Captions further apart than this do not continue each other, in ms. */
+const farthest = 3000;
+
+const wordsOf = (text: string): string[] => text.split(/\s+/).filter((w) => w !== '');
+
+/** The longest text that is looked at; no caption that is read shows more. */
+const longest = 400;
+
+/**
+ * How many of its first words a caption repeats of the one before: of its last lines, whole. A word
+ * that merely ends one caption and begins the next was said twice.
+ */
+function repeated(before: ReadCaption, here: ReadCaption): number {
+  if (here.start - before.end > farthest) return 0;
+  const words = wordsOf(here.text.slice(0, longest));
+  const lines = before.text.slice(-longest).split('\n').map(wordsOf);
+  for (let first = 0; first < lines.length; first++) {
+    const shown = lines.slice(first).flat();
+    if (shown.length > 0 && shown.length <= words.length && shown.every((w, i) => w === words[i])) return shown.length;
+  }
+  return 0;
+}
+
+/** Whether captions roll, grow or come word by word; null where they do not. */
+export function rollingOf(captions: readonly ReadCaption[]): Rolling | null {
+  if (captions.length < fewest) return null;
+  let [rolling, growing, single] = [0, 0, 0];
+  captions.forEach((here, i) => {
+    const words = wordsOf(here.text.slice(0, longest)).length;
+    if (words <= 2 && words > 0) single++;
+    const before = captions[i - 1];
+    if (!before) return;
+    const n = repeated(before, here);
+    if (n === 0) return;
+    if (n === wordsOf(before.text.slice(0, longest)).length && words > n) growing++;
+    else rolling++;
+  });
+  const pairs = captions.length - 1;
+  const found = (habit: Habit, shown: number): Rolling => ({ habit, shown, captions: captions.length });
+  if (rolling + growing >= pairs * 0.6)
+    return found(rolling >= growing / 4 && rolling > 0 ? 'rolling' : 'growing', rolling + growing);
+  const steady = captions.filter((c, i) => c.start - (captions[i - 1]?.end ?? c.start) < 1000).length;
+  return captions.length >= 8 && single >= captions.length * 0.8 && steady >= captions.length * 0.7
+    ? found('word by word', single)
+    : null;
+}
+
+/** The part of a caption that is new in it, on one line, from when it is first shown. */
+function fresh(here: ReadCaption, skip: number, end: number): Piece | null {
+  const flat = { ...here, text: here.text.replace(/\n/g, ' ') };
+  const tokens = tokensOf(flat.text, 0, flat.text.length);
+  const first = tokens[skip];
+  const last = tokens.at(-1);
+  if (!first || !last) return null;
+  const part = sliceText(flat, first.from, last.to);
+  // Several spaces, or a line break with spaces, between words become one.
+  let plain = part;
+  for (let at = plain.text.search(/\s{2,}/); at >= 0; at = plain.text.search(/\s{2,}/)) {
+    const length = /^\s+/.exec(plain.text.slice(at))?.[0].length ?? 2;
+    plain = spliceText(plain, at, at + length, ' ');
+  }
+  const spoken = plain.words[0];
+  const start = spoken ? Math.max(here.start, spoken[2]) : here.start;
+  return { ...plain, start, end: Math.max(start + 1, plain.words.at(-1)?.[3] ?? end) };
+}
+
+/** Words of a piece that has word times, each for itself, so that captions can break between them. */
+function byWord(piece: Piece): Piece[] {
+  const tokens = tokensOf(piece.text, 0, piece.text.length);
+  if (piece.words.length === 0) {
+    const each = (piece.end - piece.start) / Math.max(1, piece.text.length);
+    return tokens.map((t) => ({
+      ...sliceText(piece, t.from, t.to),
+      start: Math.round(piece.start + t.from * each),
+      end: Math.round(piece.start + t.to * each),
+    }));
+  }
+  let clock = piece.start;
+  return tokens.map((t) => {
+    const part = sliceText(piece, t.from, t.to);
+    const start = Math.max(clock, part.words[0]?.[2] ?? clock);
+    const end = Math.max(start, part.words.at(-1)?.[3] ?? start);
+    clock = start;
+    return { ...part, start, end };
+  });
+}
+
+/**
+ * Captions in which every word stands once, at the time it first appeared, laid out by a house style.
+ * Marks, speakers and word times go along.
+ */
+export function unroll(captions: readonly ReadCaption[], { habit }: Rolling, style: HouseStyle): ReadCaption[] {
+  const pieces: Piece[] = [];
+  captions.forEach((here, i) => {
+    const before = captions[i - 1];
+    const skip = before && habit !== 'word by word' ? repeated(before, here) : 0;
+    const next = captions[i + 1];
+    const end = Math.min(here.end, next ? Math.max(here.start + 1, next.start) : Infinity);
+    const piece = fresh(here, skip, end);
+    if (piece) pieces.push(...byWord(piece));
+  });
+  return groupPieces(pieces, style);
+}

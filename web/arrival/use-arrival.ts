@@ -1,0 +1,81 @@
+/** A file that has arrived and is looked at before it becomes a track: what it is taken for, and what can be changed about that. */
+import { computed, reactive, ref, shallowRef, toRefs, watch, type Ref } from 'vue';
+import { largestCaptionFile } from '../../core/formats/encoding.ts';
+import { Unreadable, type FormatName } from '../../core/formats/format.ts';
+import { understand, type Understood } from '../../core/formats/registry.ts';
+import type { HouseStyle } from '../../core/rules/style.ts';
+import { sentence } from '../api/client.ts';
+
+export type Arrival = ReturnType<typeof useArrival>;
+
+/** @param style lays out words that come without captions */
+export function useArrival(style: Ref<HouseStyle | null>) {
+  const name = ref('');
+  const bytes = shallowRef<Uint8Array | null>(null);
+  const understood = shallowRef<Understood | null>(null);
+  const trouble = ref<string | null>(null);
+  const reading = ref(false);
+  const asked = reactive<{ encoding: string; from: FormatName | ''; rescue: boolean; unroll: boolean }>({
+    encoding: '',
+    from: '',
+    rescue: false,
+    unroll: false,
+  });
+
+  function read(): void {
+    if (!bytes.value || !style.value) return;
+    try {
+      understood.value = understand(bytes.value, {
+        style: style.value,
+        encoding: asked.encoding || undefined,
+        from: asked.from || undefined,
+        rescue: asked.rescue,
+        unroll: asked.unroll,
+      });
+      trouble.value = null;
+    } catch (error) {
+      understood.value = null;
+      const why = error instanceof Unreadable ? error.message : sentence(error);
+      trouble.value = `${name.value}: ${why} Nothing was changed; choose another file, or read this one otherwise.`;
+    }
+  }
+
+  async function take(file: File): Promise<void> {
+    leave();
+    name.value = file.name;
+    if (file.size > largestCaptionFile) {
+      trouble.value = `${file.name}: The file is over 50 MB, which no caption file is. Was the recording meant? Nothing was changed.`;
+      return;
+    }
+    reading.value = true;
+    try {
+      bytes.value = new Uint8Array(await file.arrayBuffer());
+      read();
+    } catch (error) {
+      trouble.value = `${file.name} could not be read from the disk: ${sentence(error)} Nothing was changed.`;
+    } finally {
+      reading.value = false;
+    }
+  }
+
+  function leave(): void {
+    bytes.value = null;
+    understood.value = null;
+    trouble.value = null;
+    name.value = '';
+    Object.assign(asked, { encoding: '', from: '', rescue: false, unroll: false });
+  }
+
+  watch([asked, style], read);
+  return {
+    name,
+    bytes,
+    understood,
+    trouble,
+    reading,
+    ...toRefs(asked),
+    here: computed(() => name.value !== ''),
+    take,
+    leave,
+  };
+}
