@@ -3,38 +3,19 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Track } from '../core/track/caption.ts';
-import {
-  By,
-  downloaded,
-  eventually,
-  openBrowser,
-  press,
-  says,
-  see,
-  type Opened,
-  type WebDriver,
-} from './support/browser.ts';
-import { startServices, type Services } from './support/services.ts';
+import { By, downloaded, eventually, press, says, see } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
 
-let services: Services;
-let opened: Opened;
-let driver: WebDriver;
+const app = withApplication();
 beforeAll(async () => {
-  services = await startServices();
-  opened = await openBrowser();
-  driver = opened.driver;
-  await driver.get(services.address);
-  await (await see(driver, '.row-link')).click();
-  await see(driver, '.cm-line');
-});
-afterAll(async () => {
-  await driver.quit();
-  await services.stop();
+  await app.driver.get(app.services.address);
+  await (await see(app.driver, '.row-link')).click();
+  await see(app.driver, '.cm-line');
 });
 
 /** Drops a file on an element, as from a folder on the desk. */
 const drop = (on: string, name: string, bytes: readonly number[]): Promise<void> =>
-  driver.executeScript(
+  app.driver.executeScript(
     `const [on, name, bytes] = arguments;
      const data = new DataTransfer();
      data.items.add(new File([new Uint8Array(bytes)], name));
@@ -47,15 +28,15 @@ const utf8 = (text: string): number[] => [...new TextEncoder().encode(text)];
 const files = mkdtempSync(join(tmpdir(), 'fenwix-files-'));
 const bring = async (name: string, content: string | Buffer): Promise<void> => {
   writeFileSync(join(files, name), content);
-  await (await see(driver, '.tracks')).isDisplayed();
-  await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(join(files, name));
+  await (await see(app.driver, '.tracks')).isDisplayed();
+  await app.driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(join(files, name));
 };
 /** Names and caption counts of the job's tracks, as the list has them. */
 const listed = async (): Promise<string[]> =>
-  Promise.all((await driver.findElements(By.css('.tracks tbody tr'))).map((row) => row.getText()));
+  Promise.all((await app.driver.findElements(By.css('.tracks tbody tr'))).map((row) => row.getText()));
 const tracksOfJob = async (): Promise<{ id: string; name: string; kind: string; language: string }[]> => {
-  const job = await driver.executeScript<string>('return location.pathname.split("/")[2]');
-  const found = await fetch(`${services.address}/api/jobs/${job}`);
+  const job = await app.driver.executeScript<string>('return location.pathname.split("/")[2]');
+  const found = await fetch(`${app.services.address}/api/jobs/${job}`);
   return ((await found.json()) as { tracks: { id: string; name: string; kind: string; language: string }[] }).tracks;
 };
 
@@ -67,7 +48,7 @@ const latin = Buffer.from(
 
 it('a file dropped on the words is looked at in Tracks, and nothing is changed by that', async () => {
   await drop('.cm-content', 'visita.srt', [...latin]);
-  const page = await says(driver, /visita\.srt 2 captions · 6 s/);
+  const page = await says(app.driver, /visita\.srt 2 captions · 6 s/);
   expect(page).toMatch(/Western European \(Windows-1252\)/);
   expect(page).toContain('guessed from the letters');
   expect(page).toContain('El niño mira\nla compuerta, señora.');
@@ -76,17 +57,17 @@ it('a file dropped on the words is looked at in Tracks, and nothing is changed b
 });
 
 it('another encoding can be chosen, and the words change with it', async () => {
-  await (await see(driver, '.arrival select[id$="encoding"] option[value="windows-1251"]')).click();
-  await says(driver, 'El niсo mira');
-  await (await see(driver, '.arrival select[id$="encoding"] option[value=""]')).click();
-  await says(driver, 'El niño mira');
+  await (await see(app.driver, '.arrival select[id$="encoding"] option[value="windows-1251"]')).click();
+  await says(app.driver, 'El niсo mira');
+  await (await see(app.driver, '.arrival select[id$="encoding"] option[value=""]')).click();
+  await says(app.driver, 'El niño mira');
 });
 
 it('it becomes a track of the job, with the kind, language and name it is given', async () => {
-  await (await see(driver, '.tracks-form select option[value="subtitles"]')).click();
-  await (await see(driver, '.tracks-form select option[value="es"]')).click();
-  await press(driver, 'Add the track');
-  await says(driver, '“visita” is a track of this job now.');
+  await (await see(app.driver, '.tracks-form select option[value="subtitles"]')).click();
+  await (await see(app.driver, '.tracks-form select option[value="es"]')).click();
+  await press(app.driver, 'Add the track');
+  await says(app.driver, '“visita” is a track of this job now.');
   expect((await listed())[2]).toMatch(/^Spanish\s+visita\s+subtitles\s+2/);
   expect((await tracksOfJob())[2]).toMatchObject({ name: 'visita', kind: 'subtitles', language: 'es' });
 });
@@ -100,13 +81,13 @@ it('rolling captions are seen, and unrolled when asked', async () => {
       `WEBVTT\n\n${said.map((l, i) => `00:0${String(i)}.000 --> 00:0${String(i + 1)}.000\n${i > 0 ? `${said[i - 1] ?? ''}\n` : ''}${l}\n`).join('\n')}`,
     ),
   );
-  await says(driver, '3 of 4 captions are rolling');
-  await driver.findElement(By.xpath('//label[contains(., "Unroll them")]')).click();
-  await eventually(driver, 'each line to stand once', async () => {
-    const first = (await driver.findElement(By.css('.arrival-first')).getText()).replace(/\s+/g, ' ');
+  await says(app.driver, '3 of 4 captions are rolling');
+  await app.driver.findElement(By.xpath('//label[contains(., "Unroll them")]')).click();
+  await eventually(app.driver, 'each line to stand once', async () => {
+    const first = (await app.driver.findElement(By.css('.arrival-first')).getText()).replace(/\s+/g, ' ');
     return first.match(/the lower gate/g)?.length === 1 && first.includes('and the water falls');
   });
-  await press(driver, 'Leave it');
+  await press(app.driver, 'Leave it');
 });
 
 it('what WebVTT drops is named and can be rescued; its comments and settings go with the track', async () => {
@@ -114,13 +95,13 @@ it('what WebVTT drops is named and can be rescued; its comments and settings go 
     'tour.vtt',
     'WEBVTT\n\nNOTE from the keeper\n\n00:01.000 --> 00:02.000 align:end\nMind <i>the</i> edge.\n\n00:03,000 --> 00:04,000\nDropped.\n',
   );
-  await says(driver, /Left out The times “00:03,000 --> 00:04,000”/);
-  await driver.findElement(By.xpath('//label[contains(., "Take in what the rules")]')).click();
-  await says(driver, 'tour.vtt 2 captions');
-  await press(driver, 'Add the track');
-  await says(driver, '“tour” is a track of this job now.');
+  await says(app.driver, /Left out The times “00:03,000 --> 00:04,000”/);
+  await app.driver.findElement(By.xpath('//label[contains(., "Take in what the rules")]')).click();
+  await says(app.driver, 'tour.vtt 2 captions');
+  await press(app.driver, 'Add the track');
+  await says(app.driver, '“tour” is a track of this job now.');
   const id = (await tracksOfJob()).find((t) => t.name === 'tour')?.id ?? '';
-  const track = (await (await fetch(`${services.address}/api/tracks/${id}`)).json()) as Track;
+  const track = (await (await fetch(`${app.services.address}/api/tracks/${id}`)).json()) as Track;
   expect(track.foreign).toEqual({ vttBlocks: 'NOTE from the keeper' });
 });
 
@@ -130,39 +111,39 @@ it.each([
   ['settings.json', utf8('{"gates": 2}'), /No caption format was recognised.*Nothing was changed/],
 ])('%s is refused with a sentence, and the job stays as it was', async (name, bytes, expected) => {
   await drop('.tracks', name, bytes);
-  await says(driver, expected);
+  await says(app.driver, expected);
   expect(await tracksOfJob()).toHaveLength(4);
-  await press(driver, 'Leave it');
+  await press(app.driver, 'Leave it');
 });
 
 it('a track that came in can be worked on, also after the page is opened again', async () => {
-  await press(driver, 'Work on this');
-  await eventually(driver, 'the header to name it', async () =>
-    (await driver.findElement(By.css('.head')).getText()).includes('visita'),
+  await press(app.driver, 'Work on this');
+  await eventually(app.driver, 'the header to name it', async () =>
+    (await app.driver.findElement(By.css('.head')).getText()).includes('visita'),
   );
-  await driver.navigate().refresh();
-  await (await see(driver, 'a[href$="/words"]')).click();
-  await see(driver, '.cm-line');
-  await says(driver, 'El niño mira');
+  await app.driver.navigate().refresh();
+  await (await see(app.driver, 'a[href$="/words"]')).click();
+  await see(app.driver, '.cm-line');
+  await says(app.driver, 'El niño mira');
 });
 
 it('is handed over in any format, with what the format does not hold said beforehand', async () => {
-  await (await see(driver, 'a[href$="/tracks"]')).click();
-  await driver.findElement(By.xpath('//tr[contains(., "tour")]//button')).click();
-  await (await see(driver, 'a[href$="/handover"]')).click();
-  await says(driver, /SRT \.srt\s+without 1 cue’s settings, 1 part of the file’s head/);
-  expect(await says(driver, /WebVTT \.vtt\s+every caption whole/)).toMatch(
+  await (await see(app.driver, 'a[href$="/tracks"]')).click();
+  await app.driver.findElement(By.xpath('//tr[contains(., "tour")]//button')).click();
+  await (await see(app.driver, 'a[href$="/handover"]')).click();
+  await says(app.driver, /SRT \.srt\s+without 1 cue’s settings, 1 part of the file’s head/);
+  expect(await says(app.driver, /WebVTT \.vtt\s+every caption whole/)).toMatch(
     /Transcript \.txt\s+without 2 captions’ times, 1 italic stretch/,
   );
-  await (await see(driver, 'input[value="vtt"]')).click();
-  await press(driver, 'Take the WebVTT file');
-  const vtt = await downloaded(opened, '.vtt');
+  await (await see(app.driver, 'input[value="vtt"]')).click();
+  await press(app.driver, 'Take the WebVTT file');
+  const vtt = await downloaded(app.opened, '.vtt');
   expect(vtt.text).toBe(
     'WEBVTT\n\nNOTE from the keeper\n\n00:00:01.000 --> 00:00:02.000 align:end\nMind <i>the</i> edge.\n\n00:00:03.000 --> 00:00:04.000\nDropped.\n',
   );
-  await (await see(driver, 'input[value="ttml"]')).click();
-  await press(driver, 'Take the TTML (IMSC 1.1 text) file');
-  expect((await downloaded(opened, '.ttml')).text).toContain(
+  await (await see(app.driver, 'input[value="ttml"]')).click();
+  await press(app.driver, 'Take the TTML (IMSC 1.1 text) file');
+  expect((await downloaded(app.opened, '.ttml')).text).toContain(
     '<p begin="00:00:01.000" end="00:00:02.000">Mind <span tts:fontStyle="italic">the</span> edge.</p>',
   );
 });

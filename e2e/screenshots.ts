@@ -1,5 +1,7 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { By, caretAt, control, devTools, eventually, openBrowser, press, says, see } from './support/browser.ts';
 import { startServices } from './support/services.ts';
 
@@ -19,6 +21,28 @@ async function settled(): Promise<void> {
 async function picture(name: string): Promise<void> {
   await settled();
   writeFileSync(`${folder}/${name}.png`, await driver.takeScreenshot(), 'base64');
+}
+/** A live track as it is often saved, each caption with the last line of the one before. */
+function liveFeed(): string {
+  const lines = [
+    'good evening from the lock',
+    'at the Tollen Reach flight',
+    'where the lower gate is shut',
+    'and the water in the chamber',
+    'falls until it stands as low',
+    'as the river below it',
+  ];
+  const cues = lines.map((line, i) => {
+    const shown = i === 0 ? line : `${lines[i - 1] ?? ''}\n${line}`;
+    return `00:0${String(i * 1.5)
+      .padEnd(3, '.0')
+      .slice(0, 3)}00 --> 00:0${String(i * 1.5 + 1.5)
+      .padEnd(3, '.0')
+      .slice(0, 3)}00\n${shown}\n`;
+  });
+  const path = join(mkdtempSync(join(tmpdir(), 'fenwix-files-')), 'live-feed.vtt');
+  writeFileSync(path, `WEBVTT\n\n${cues.join('\n')}\n00:09,000 --> 00:10,500\nand then we open\n`);
+  return path;
 }
 const stage = async (name: string, ready: string): Promise<void> => {
   await (await see(driver, `a[href$="/${name}"]`)).click();
@@ -61,14 +85,16 @@ try {
   const watch = await (await see(driver, '.cell a')).getAttribute('href');
   await stage('tape', '.coming');
   await picture('tape');
-  await stage('tracks', '.coming');
+  await stage('tracks', '.tracks');
+  await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());
+  await see(driver, '.arrival-first');
   await picture('tracks');
   await driver.get(`${services.address}/new`);
   const inputs = await driver.findElements(By.css('input[type=file]'));
   await inputs[0]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/recording.webm`);
   await says(driver, '✓ recording.webm');
   await inputs[1]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/machine-draft.ctm`);
-  await says(driver, '✓ machine-draft.ctm');
+  await says(driver, /machine-draft\.ctm \d+ captions/);
   await picture('intake');
   await theme('dark');
   await driver.get(services.address);

@@ -1,30 +1,15 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
 import { caption, type Caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
-import {
-  caretAt,
-  control,
-  devTools,
-  eventually,
-  Key,
-  lines,
-  openBrowser,
-  says,
-  see,
-  type,
-  type Opened,
-  type WebDriver,
-} from './support/browser.ts';
-import { startServices, type Services } from './support/services.ts';
+import { caretAt, control, devTools, eventually, Key, lines, says, see, type } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
 
-let services: Services;
-let opened: Opened;
-let driver: WebDriver;
+const app = withApplication();
 let track: string;
 const texts = ['القناة مغلقة\nحتى الصباح', '水門が開きます', 'plain words', 'last one'];
 
 const ask = async <T>(method: string, path: string, body?: object): Promise<T> => {
-  const response = await fetch(`${services.address}/api${path}`, {
+  const response = await fetch(`${app.services.address}/api${path}`, {
     method,
     headers: { 'content-type': 'application/json' },
     ...(body ? { body: JSON.stringify(body) } : {}),
@@ -32,14 +17,11 @@ const ask = async <T>(method: string, path: string, body?: object): Promise<T> =
   return (await response.json()) as T;
 };
 const kept = async (): Promise<string[]> => {
-  await says(driver, 'All changes kept');
+  await says(app.driver, 'All changes kept');
   return (await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text);
 };
 
 beforeAll(async () => {
-  services = await startServices();
-  opened = await openBrowser();
-  driver = opened.driver;
   const job = await ask<Job>('POST', '/jobs', { title: 'Many scripts', language: 'ar', style: 'lecture-38' });
   ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
     kind: 'captions',
@@ -50,76 +32,76 @@ beforeAll(async () => {
     caption({ id: `c${String(i)}`, start: i * 3000, end: i * 3000 + 2500, text }),
   );
   await ask('POST', `/tracks/${track}/edits`, { id: 'first', base: 0, edits: [{ type: 'insert', captions }] });
-  await driver.get(`${services.address}/jobs/${job.id}/words`);
-  await see(driver, '.cm-line');
-});
-afterAll(async () => {
-  await driver.quit();
-  await services.stop();
+  await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
+  await see(app.driver, '.cm-line');
 });
 
 it('shows right-to-left captions from the right, and counts what a reader sees', async () => {
-  expect(await lines(driver)).toEqual(texts.join('\n').split('\n'));
-  const direction = await driver.executeScript<string>(
+  expect(await lines(app.driver)).toEqual(texts.join('\n').split('\n'));
+  const direction = await app.driver.executeScript<string>(
     'return getComputedStyle(document.querySelector(".cm-line")).direction',
   );
   expect(direction).toBe('rtl');
-  expect(await driver.executeScript<string>('return document.querySelector(".margin-length").textContent')).toBe('12');
+  expect(await app.driver.executeScript<string>('return document.querySelector(".margin-length").textContent')).toBe(
+    '12',
+  );
 });
 
 it('takes text from an input method while it composes, as one step', async () => {
-  await caretAt(driver, '開きます', 'after');
+  await caretAt(app.driver, '開きます', 'after');
   for (const text of ['n', 'に', 'にほ', '日本']) {
-    await devTools(driver, 'Input.imeSetComposition', {
+    await devTools(app.driver, 'Input.imeSetComposition', {
       text,
       selectionStart: text.length,
       selectionEnd: text.length,
     });
   }
-  await devTools(driver, 'Input.insertText', { text: '日本' });
-  await eventually(driver, 'the composed text', async () => (await lines(driver)).includes('水門が開きます日本'));
+  await devTools(app.driver, 'Input.insertText', { text: '日本' });
+  await eventually(app.driver, 'the composed text', async () =>
+    (await lines(app.driver)).includes('水門が開きます日本'),
+  );
   expect((await kept())[1]).toBe('水門が開きます日本');
 });
 
 it('lets somebody else’s change wait until the composing is done, and loses neither', async () => {
-  await caretAt(driver, '水門', 'before');
-  await devTools(driver, 'Input.imeSetComposition', { text: 'よ', selectionStart: 1, selectionEnd: 1 });
+  await caretAt(app.driver, '水門', 'before');
+  await devTools(app.driver, 'Input.imeSetComposition', { text: 'よ', selectionStart: 1, selectionEnd: 1 });
   const { edit } = await ask<Track>('GET', `/tracks/${track}`);
   const other = { type: 'splice', id: 'c1', from: 0, to: 2, insert: '閘門' };
   await ask('POST', `/tracks/${track}/edits`, { id: 'other', base: edit, edits: [other] });
-  await devTools(driver, 'Input.imeSetComposition', { text: '夜', selectionStart: 1, selectionEnd: 1 });
-  expect((await lines(driver)).some((l) => l.startsWith('夜水門'))).toBe(true);
-  await devTools(driver, 'Input.insertText', { text: '夜の' });
-  await eventually(driver, 'both changes', async () => {
-    const line = (await lines(driver)).find((l) => l.includes('開きます')) ?? '';
+  await devTools(app.driver, 'Input.imeSetComposition', { text: '夜', selectionStart: 1, selectionEnd: 1 });
+  expect((await lines(app.driver)).some((l) => l.startsWith('夜水門'))).toBe(true);
+  await devTools(app.driver, 'Input.insertText', { text: '夜の' });
+  await eventually(app.driver, 'both changes', async () => {
+    const line = (await lines(app.driver)).find((l) => l.includes('開きます')) ?? '';
     return line.includes('夜の') && line.includes('閘門');
   });
   const now = (await kept())[1] ?? '';
   expect(now).toContain('夜の');
   expect(now).toContain('閘門');
-  await type(driver, Key.END);
+  await type(app.driver, Key.END);
 });
 
 it('takes emoji and pasted lines, and takes them back one step at a time', async () => {
-  await caretAt(driver, 'plain', 'after');
-  await devTools(driver, 'Input.insertText', { text: ' 👩‍👩‍👧‍👦' });
-  await eventually(driver, 'the family', async () => (await lines(driver)).includes('plain 👩‍👩‍👧‍👦 words'));
-  await control(driver, Key.END);
-  await driver.executeScript(`const data = new DataTransfer(); data.setData('text/plain', ' and\\r\\nmore');
+  await caretAt(app.driver, 'plain', 'after');
+  await devTools(app.driver, 'Input.insertText', { text: ' 👩‍👩‍👧‍👦' });
+  await eventually(app.driver, 'the family', async () => (await lines(app.driver)).includes('plain 👩‍👩‍👧‍👦 words'));
+  await control(app.driver, Key.END);
+  await app.driver.executeScript(`const data = new DataTransfer(); data.setData('text/plain', ' and\\r\\nmore');
     document.querySelector('.cm-content').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`);
   await eventually(
-    driver,
+    app.driver,
     'the pasted lines',
-    async () => (await lines(driver)).slice(-2).join('|') === 'last one and|more',
+    async () => (await lines(app.driver)).slice(-2).join('|') === 'last one and|more',
   );
   expect((await kept())[3]).toBe('last one and\nmore');
-  await control(driver, 'z');
-  await eventually(driver, 'the paste taken back', async () => (await lines(driver)).at(-1) === 'last one');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'the paste taken back', async () => (await lines(app.driver)).at(-1) === 'last one');
 });
 
 it('selects over captions and types over them without leaving the track and the page apart', async () => {
-  await caretAt(driver, 'plain', 'before');
-  await driver
+  await caretAt(app.driver, 'plain', 'before');
+  await app.driver
     .actions()
     .keyDown(Key.CONTROL)
     .keyDown(Key.SHIFT)
@@ -127,12 +109,12 @@ it('selects over captions and types over them without leaving the track and the 
     .keyUp(Key.SHIFT)
     .keyUp(Key.CONTROL)
     .perform();
-  await type(driver, 'new');
-  await eventually(driver, 'the words typed over', async () => (await lines(driver)).at(-1) === 'new');
+  await type(app.driver, 'new');
+  await eventually(app.driver, 'the words typed over', async () => (await lines(app.driver)).at(-1) === 'new');
   expect((await kept()).slice(-1)).toEqual(['new']);
   expect(await kept()).toHaveLength(3);
-  await control(driver, 'z');
-  await control(driver, 'z');
-  await eventually(driver, 'all of it back', async () => (await lines(driver)).at(-1) === 'last one');
+  await control(app.driver, 'z');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'all of it back', async () => (await lines(app.driver)).at(-1) === 'last one');
   expect((await kept()).length).toBe(4);
 });

@@ -1,5 +1,5 @@
 /** Inline markup as ranges on the text: what reading gives, and what writing takes. */
-import type { Caption, Mark, Placement, SpeakerRange, WordRange } from '../track/caption.ts';
+import type { Caption, Mark, MarkKind, Placement, SpeakerRange, WordRange } from '../track/caption.ts';
 
 export interface Inline {
   readonly text: string;
@@ -12,14 +12,17 @@ export interface Inline {
   readonly faults: readonly string[];
 }
 
+/** Most texts have no markup; one empty list serves them all. */
+const nothing: readonly never[] = [];
+
 /** Text without any markup. */
 export const bare = (text: string): Inline => ({
   text,
-  marks: [],
-  speakers: [],
-  times: [],
+  marks: nothing,
+  speakers: nothing,
+  times: nothing,
   placement: null,
-  faults: [],
+  faults: nothing,
 });
 
 /** The order of ranges on a text: by where they begin, the longer before the shorter. */
@@ -59,11 +62,34 @@ export interface Dialect {
   readonly stamp: (ms: number) => string;
 }
 
+/** Tags that HTML, WebVTT and SRT have in common, by the mark they stand for. */
+export const commonTags: Readonly<Partial<Record<MarkKind, Tag>>> = {
+  italic: ['<i>', '</i>'],
+  bold: ['<b>', '</b>'],
+  underline: ['<u>', '</u>'],
+  ruby: ['<ruby>', '</ruby>'],
+  'ruby text': ['<rt>', '</rt>'],
+};
+
+/** Text in which nothing can be taken for markup. */
+export const withoutMarkup = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+
+/** The same for the value of an attribute in double quotes. */
+export const attributeValue = (text: string): string => withoutMarkup(text).replace(/"/g, '&quot;');
+
 interface Placed {
   readonly from: number;
   readonly to: number;
   readonly tag: Tag;
 }
+
+/** What a caption carries that came with times inside it, which are then written again. */
+export const timedInside = { timedInside: 'yes' } as const;
+
+/** Whether the times of a caption's words are to be written: when asked, or where its file had them. */
+export const writesWordTimes = (c: Pick<Caption, 'foreign'>, options: { readonly wordTimes: boolean }): boolean =>
+  options.wordTimes || c.foreign?.['timedInside'] !== undefined;
 
 /** Moments to write inside a caption: where a word begins later than the one before and inside the caption. */
 export function stampsOf(of: Pick<Caption, 'start' | 'end' | 'words'>): { readonly at: number; readonly ms: number }[] {
@@ -95,6 +121,15 @@ export function writeInline(
     ...of.speakers.flatMap((s) => (s.speaker === '' ? [] : place(s, dialect.voice))),
     ...of.marks.flatMap((m) => place(m, dialect.mark)),
   ];
+  const [only] = tags;
+  if (tags.length === 0 && stamps.length === 0) return dialect.encode(of.text);
+  if (only && tags.length === 1 && stamps.length === 0) {
+    const { from, to, tag } = only;
+    const { encode } = dialect;
+    return (
+      encode(of.text.slice(0, from)) + tag[0] + encode(of.text.slice(from, to)) + tag[1] + encode(of.text.slice(to))
+    );
+  }
   const times = new Map(stamps.map((s) => [s.at, s.ms]));
   const stops = [...new Set([0, of.text.length, ...tags.flatMap((t) => [t.from, t.to]), ...times.keys()])].sort(
     (a, b) => a - b,

@@ -1,6 +1,6 @@
 /** What a file cannot hold of the captions that are to be written, counted before it is written. */
 import type { Caption, MarkKind } from '../track/caption.ts';
-import type { Sheet, WriteOptions } from './format.ts';
+import type { Sheet } from './format.ts';
 import { stampsOf, type Dialect } from './inline.ts';
 
 /** What can be lost: one, and several. */
@@ -50,7 +50,8 @@ export interface Holds {
   readonly dialect: Pick<Dialect, 'mark' | 'voice'> | null;
   readonly times: boolean;
   readonly breaks: boolean;
-  readonly wordTimes: boolean;
+  /** Whether the times of a caption's words are written. */
+  readonly wordTimes: (caption: Caption) => boolean;
   readonly certainty: boolean;
   readonly placement: boolean;
   readonly provisional: boolean;
@@ -63,6 +64,22 @@ export interface Holds {
   readonly text: (caption: Caption) => boolean;
 }
 
+/** A format that holds the words and nothing else; each says what it holds besides. */
+export const onlyWords: Holds = {
+  dialect: null,
+  times: false,
+  breaks: false,
+  wordTimes: () => false,
+  certainty: false,
+  placement: false,
+  provisional: false,
+  empty: false,
+  noDuration: true,
+  blankLines: false,
+  foreign: [],
+  text: () => true,
+};
+
 /** What the keys of a caption's `foreign` hold. Keys not named here are notes of Fenwix's own to itself. */
 const foreignNames: Readonly<Record<string, Lost>> = {
   vttId: 'identifier',
@@ -74,10 +91,10 @@ const foreignNames: Readonly<Record<string, Lost>> = {
 const hasBlankLine = (text: string): boolean => /^\s*\n|\n\s*(?:\n|$)/.test(text);
 
 /** Counts what `holds` has no place for. */
-export function lossesOf(sheet: Sheet, holds: Holds, options: WriteOptions): Loss[] {
+export function lossesOf(sheet: Sheet, holds: Holds): Loss[] {
   const counts = new Map<Lost, number>();
   const lose = (what: Lost): void => void counts.set(what, (counts.get(what) ?? 0) + 1);
-  for (const c of sheet.captions) countCaption(c, holds, options, lose);
+  for (const c of sheet.captions) countCaption(c, holds, lose);
   for (const key of Object.keys(sheet.foreign ?? {})) if (!holds.foreign.includes(key)) lose('file');
   return [...counts].map(([what, count]) => ({
     what,
@@ -87,7 +104,7 @@ export function lossesOf(sheet: Sheet, holds: Holds, options: WriteOptions): Los
   }));
 }
 
-function countCaption(c: Caption, holds: Holds, options: WriteOptions, lose: (what: Lost) => void): void {
+function countCaption(c: Caption, holds: Holds, lose: (what: Lost) => void): void {
   if (!holds.times) lose('times');
   else if (c.end === c.start && !holds.noDuration) {
     lose('no-duration');
@@ -102,8 +119,8 @@ function countCaption(c: Caption, holds: Holds, options: WriteOptions, lose: (wh
   else if (!holds.blankLines && c.text.includes('\n') && hasBlankLine(c.text)) lose('blank-lines');
   for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
   for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
-  if (c.placement !== null && !holds.placement && !options.positions) lose('placement');
-  if (!holds.wordTimes && !(options.wordTimes && holds.dialect) && stampsOf(c).length > 0) lose('word-times');
+  if (c.placement !== null && !holds.placement) lose('placement');
+  if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
   if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
   for (const key of Object.keys(c.foreign ?? {})) {
     const what = foreignNames[key];

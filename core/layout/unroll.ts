@@ -27,12 +27,24 @@ const wordsOf = (text: string): string[] => text.split(/\s+/).filter((w) => w !=
 /** The longest text that is looked at; no caption that is read shows more. */
 const longest = 400;
 
+/** Whether a line of one text begins with the first letters of another; most captions are told apart by this. */
+function beginsALine(text: string, other: string): boolean {
+  const letters = other.trimStart().slice(0, 3).trimEnd();
+  if (letters === '') return false;
+  for (let at = text.indexOf(letters); at >= 0; at = text.indexOf(letters, at + 1))
+    if (at === 0 || text.charCodeAt(at - 1) <= 32) return true;
+  return false;
+}
+
+/** Whether a text is a word or two. */
+const isShort = (text: string): boolean => text.length < 60 && wordsOf(text).length <= 2 && text.trim() !== '';
+
 /**
  * How many of its first words a caption repeats of the one before: of its last lines, whole. A word
  * that merely ends one caption and begins the next was said twice.
  */
 function repeated(before: ReadCaption, here: ReadCaption): number {
-  if (here.start - before.end > farthest) return 0;
+  if (here.start - before.end > farthest || !beginsALine(before.text, here.text)) return 0;
   const words = wordsOf(here.text.slice(0, longest));
   const lines = before.text.slice(-longest).split('\n').map(wordsOf);
   for (let first = 0; first < lines.length; first++) {
@@ -47,13 +59,13 @@ export function rollingOf(captions: readonly ReadCaption[]): Rolling | null {
   if (captions.length < fewest) return null;
   let [rolling, growing, single] = [0, 0, 0];
   captions.forEach((here, i) => {
-    const words = wordsOf(here.text.slice(0, longest)).length;
-    if (words <= 2 && words > 0) single++;
+    if (isShort(here.text)) single++;
     const before = captions[i - 1];
     if (!before) return;
     const n = repeated(before, here);
     if (n === 0) return;
-    if (n === wordsOf(before.text.slice(0, longest)).length && words > n) growing++;
+    const whole = n === wordsOf(before.text.slice(0, longest)).length;
+    if (whole && wordsOf(here.text.slice(0, longest)).length > n) growing++;
     else rolling++;
   });
   const pairs = captions.length - 1;

@@ -11,6 +11,7 @@ const fold = (text: string): string => text.trim().toLowerCase();
 export function labelLength(text: string, speaker: string): number {
   if (speaker === '') return 0;
   const head = text.slice(0, 60);
+  if (!head.includes(':') && !/^[[(]/.test(head)) return 0;
   for (const pattern of [coloned, bracketed]) {
     const found = pattern.exec(head);
     if (found && fold(found[1] ?? '') === fold(speaker)) return Math.min(text.length, found[0].length);

@@ -10,7 +10,7 @@ import { createWriteStream, mkdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { readSrt } from '../../core/formats/srt/srt.ts';
+import { readSrt } from '../../core/formats/srt/read.ts';
 import { readWebvtt } from '../../core/formats/webvtt/read.ts';
 import { webvtt } from '../../core/formats/webvtt/webvtt.ts';
 import { writer } from '../../core/formats/webvtt/write.ts';

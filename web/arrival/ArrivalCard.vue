@@ -110,8 +110,11 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
       <p v-if="kinds.length === 0" class="soft">Nothing had to be mended.</p>
       <details v-else :open="lost || kinds.length <= 3">
         <summary>
-          {{ understood.mended.length }} {{ understood.mended.length === 1 ? 'thing was' : 'things were' }} not as they
-          should be
+          {{
+            understood.mended.length === 1
+              ? '1 thing was not as it should be'
+              : `${understood.mended.length} things were not as they should be`
+          }}
         </summary>
         <ul>
           <li v-for="kind in kinds" :key="kind.message">

@@ -122,7 +122,7 @@ async function open(id: string): Promise<void> {
               <option v-for="tag in known" :key="tag" :value="tag">{{ fullName(tag) }}</option>
             </select>
           </label>
-          <label>
+          <label class="tracks-name">
             called
             <input v-model="name" class="text-input" type="text" maxlength="120" required />
           </label>
@@ -182,8 +182,16 @@ async function open(id: string): Promise<void> {
   gap: 8px;
   padding-bottom: 6px;
 }
-.tracks-form input {
-  width: 170px;
+.tracks-name {
+  display: flex;
+  flex: 1 1 110px;
+  align-items: center;
+  gap: 6px;
+}
+.tracks-name input {
+  flex: 1;
+  width: 0;
+  min-width: 60px;
 }
 .tracks-hint {
   max-width: 620px;

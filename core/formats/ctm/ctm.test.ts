@@ -7,7 +7,8 @@ import { Unreadable, type Mended } from '../format.ts';
 import { ctm, detectCtm, readCtm } from './ctm.ts';
 
 // The layout is that of the NIST scoring tools' description of the ctm format: file, channel, start,
-// duration, word, certainty; ";;" before comments; alternatives between <ALT_BEGIN>, <ALT>, <ALT_END>.
+// duration, word, certainty; ";;" before comments; alternatives between <ALT_BEGIN>, <ALT>, <ALT_END>
+// (from memory).
 const sample = ';; a comment\nreel A 11.340 0.200 YES 0.763\nreel A 10.000 0.340 gate\n';
 
 describe('CTM', () => {

@@ -9,7 +9,7 @@ import { shareByLetters, tokensOf } from '../../track/ranges.ts';
 import type { Caption } from '../../track/caption.ts';
 import { Unreadable, type Format, type Mended, type Sheet, type Writer } from '../format.ts';
 import { firstLines, linesOfText } from '../lines.ts';
-import { lossesOf } from '../loss.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
 
 export interface HeardWord {
   readonly text: string;
@@ -114,25 +114,7 @@ const write = (sheet: Sheet): string =>
 
 const writer: Writer = {
   write,
-  losses: (sheet, options) =>
-    lossesOf(
-      sheet,
-      {
-        dialect: null,
-        times: false,
-        breaks: false,
-        wordTimes: true,
-        certainty: true,
-        placement: false,
-        provisional: false,
-        empty: false,
-        noDuration: true,
-        blankLines: false,
-        foreign: [],
-        text: () => true,
-      },
-      { ...options, positions: false },
-    ),
+  losses: (sheet) => lossesOf(sheet, { ...onlyWords, wordTimes: () => true, certainty: true }),
 };
 
 export const ctm: Format = {

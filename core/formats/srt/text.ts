@@ -21,11 +21,17 @@ const kinds: Readonly<Record<string, MarkKind>> = {
   u: 'underline',
 };
 
+const simple: ReadonlyMap<string, Omit<Open, 'from'>> = new Map(
+  Object.entries(kinds).map(([name, kind]) => [name, { name, kind, value: '' }]),
+);
+
 /** What a start tag opens, or null where the text only looks like a tag (`a < b`, `<3`). */
 function opening(tag: string): Omit<Open, 'from'> | null {
+  const plain = simple.get(tag);
+  if (plain) return plain;
   const name = tag.trim().toLowerCase();
-  const kind = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
-  if (kind) return { name, kind, value: '' };
+  const known = simple.get(name);
+  if (known) return known;
   if (!/^font(?:\s|$)/.test(name)) return null;
   const colour = /\scolor\s*=\s*["']?([#\w][^"'>]{0,40})/i.exec(tag)?.[1]?.split(/\s(?!\d)/)[0];
   return { name: 'font', kind: colour ? 'colour' : null, value: colour?.trim() ?? '' };
@@ -50,76 +56,106 @@ const longestTag = 200;
 /** Tags nested deeper than this mark nothing, which keeps the work in step with the length of the text. */
 const deepest = 64;
 
+/** The text read so far, with what is open on it and what was marked. */
+interface Reading {
+  text: string;
+  readonly open: Open[];
+  readonly marks: Mark[];
+  placement: Placement | null;
+  /** How many commands in braces meant nothing to people. */
+  dropped: number;
+}
+
+function begin(reading: Reading, name: string, kind: MarkKind | null, value: string): void {
+  if (reading.open.length < deepest) reading.open.push({ name, kind, value, from: reading.text.length });
+}
+
+function mark({ text, marks }: Reading, { from, kind, value }: Open): void {
+  if (kind !== null && text.length > from) marks.push({ from, to: text.length, kind, value });
+}
+
+/** Closes the innermost tag of a name, wherever it stands among the open ones. */
+function close(reading: Reading, name: string): void {
+  const { open } = reading;
+  for (let k = open.length - 1; k >= 0; k--) {
+    const tag = open[k];
+    if (tag?.name !== name) continue;
+    mark(reading, tag);
+    open.splice(k, 1);
+    return;
+  }
+}
+
+/** A command in braces, as `an8` or `i1`. */
+function command(word: string, reading: Reading): void {
+  const place = /^an?([1-9]|1[01])$/.exec(word)?.[1];
+  const style = /^([ibu])([01])$/.exec(word);
+  const name = style?.[1] ?? '';
+  if (place !== undefined) {
+    reading.placement ??= word.startsWith('an') ? (Number(place) as Placement) : (oldPlaces[place] ?? null);
+  } else if (style?.[2] === '1') begin(reading, name, kinds[name] ?? null, '');
+  else if (style) close(reading, name);
+  else reading.dropped++;
+}
+
+/** Takes the braces at an offset; where they end, or -1 where they are text. */
+function braces(source: string, at: number, reading: Reading): number {
+  const inside = source.slice(at + 2, at + longestTag);
+  const length = inside.indexOf('}');
+  if (length < 0 || inside.lastIndexOf('\n', length) >= 0) return -1;
+  for (const word of inside.slice(0, length).split('\\')) command(word.trim(), reading);
+  return at + length + 3;
+}
+
+/** Takes the tag at an offset; where it ends, or -1 where it is text. */
+function tag(source: string, at: number, reading: Reading): number {
+  // Nearly every tag is one letter between its brackets.
+  const length = source.charCodeAt(at + 2) === 62 ? 2 : source.slice(at, at + longestTag).indexOf('>');
+  if (length < 0) return -1;
+  const inside = source.slice(at + 1, at + length);
+  if (inside.charCodeAt(0) === 47) {
+    const name = endTag.exec(inside)?.[1]?.toLowerCase();
+    if (name === undefined) return -1;
+    close(reading, name);
+  } else {
+    const started = opening(inside);
+    if (!started) return -1;
+    begin(reading, started.name, started.kind, started.value);
+  }
+  return at + length + 1;
+}
+
+/** Where a sign next stands; the length of the text where it does not. */
+function placeOf(source: string, sign: string, from: number): number {
+  const found = source.indexOf(sign, from);
+  return found < 0 ? source.length : found;
+}
+
 /** Reads SRT text in one pass; tags left open end with the text, and what is no tag stays text. */
 export function readSrtText(source: string): Inline {
-  if (!source.includes('<') && !source.includes('{\\')) return bare(source);
-  let text = '';
-  let placement: Placement | null = null;
-  let dropped = 0;
-  const open: Open[] = [];
-  const begin = (tag: Open): void => {
-    if (open.length < deepest) open.push(tag);
-  };
-  const marks: Mark[] = [];
-  const close = (tag: Open): void => {
-    if (tag.kind !== null && text.length > tag.from)
-      marks.push({ from: tag.from, to: text.length, kind: tag.kind, value: tag.value });
-  };
-  const closeNamed = (name: string): void => {
-    const k = open.findLastIndex((o) => o.name === name);
-    const tag = open[k];
-    if (!tag) return;
-    close(tag);
-    open.splice(k, 1);
-  };
-  const command = (word: string): void => {
-    const place = /^an?([1-9]|1[01])$/.exec(word);
-    const mark = /^([ibu])([01])$/.exec(word);
-    const name = mark?.[1] ?? '';
-    if (place) {
-      const number = place[1] ?? '';
-      placement ??= word.startsWith('an') ? (Number(number) as Placement) : (oldPlaces[number] ?? null);
-    } else if (mark?.[2] === '1') begin({ name, kind: kinds[name] ?? null, value: '', from: text.length });
-    else if (mark) closeNamed(name);
-    else dropped++;
-  };
-  /** Takes the tag at `at`; where it ends, or -1 where it is none. */
-  const tagAt = (at: number): number => {
-    const brace = source.charCodeAt(at) === 123;
-    const length = source.slice(at, at + longestTag).indexOf(brace ? '}' : '>');
-    if (length < 0) return -1;
-    const inside = source.slice(at + (brace ? 2 : 1), at + length);
-    if (brace) {
-      if (inside.includes('\n')) return -1;
-      inside.split('\\').forEach((word) => command(word.trim()));
-      return at + length + 1;
-    }
-    const ends = endTag.exec(inside)?.[1]?.toLowerCase();
-    const started = ends === undefined ? opening(inside) : null;
-    if (ends !== undefined) closeNamed(ends);
-    else if (started) begin({ ...started, from: text.length });
-    else return -1;
-    return at + length + 1;
-  };
-  const next = /<|\{\\/g;
+  const hasBraces = source.includes('{\\');
+  if (!hasBraces && !source.includes('<')) return bare(source);
+  const reading: Reading = { text: '', open: [], marks: [], placement: null, dropped: 0 };
+  let nextBrace = hasBraces ? -1 : source.length;
+  let nextBracket = -1;
   for (let i = 0; i < source.length;) {
-    next.lastIndex = i;
-    const at = next.exec(source)?.index ?? source.length;
-    text += source.slice(i, at);
-    if (at === source.length) break;
-    const end = tagAt(at);
-    if (end < 0) text += source.charAt(at);
+    // Each sign is looked for once, so that many of one and none of the other cost nothing.
+    if (nextBrace < i) nextBrace = placeOf(source, '{\\', i);
+    if (nextBracket < i) nextBracket = placeOf(source, '<', i);
+    const at = Math.min(nextBracket, nextBrace);
+    if (at > i) reading.text += source.slice(i, at);
+    if (at >= source.length) break;
+    const end = at === nextBrace ? braces(source, at, reading) : tag(source, at, reading);
+    if (end < 0) reading.text += source.charAt(at);
     i = end < 0 ? at + 1 : end;
   }
-  const faults = [
-    ...(open.some((o) => o.kind !== null)
-      ? ['A tag was not closed; what it marks was taken to run to the end of the caption.']
-      : []),
-    ...(dropped > 0
-      ? ['What stood in braces with a backslash is meant for a player, not for people; it was left out.']
-      : []),
-  ];
-  open.forEach(close);
-  marks.sort(byExtent);
-  return { text, marks, speakers: [], times: [], placement, faults };
+  const { open, marks, placement, dropped } = reading;
+  const faults: string[] = [];
+  if (open.some((o) => o.kind !== null))
+    faults.push('A tag was not closed; what it marks was taken to run to the end of the caption.');
+  if (dropped > 0)
+    faults.push('What stood in braces with a backslash is meant for a player, not for people; it was left out.');
+  for (const left of open) mark(reading, left);
+  if (marks.length > 1) marks.sort(byExtent);
+  return { text: reading.text, marks, speakers: [], times: [], placement, faults };
 }

@@ -4,8 +4,8 @@
  * with an arrow, a dash, a comma, a tab or a bar between; numbered or not; with quotes or not.
  */
 import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../time/stamp.ts';
-import { captionOfCue, ordered, type OnLine } from '../cue.ts';
-import { Unreadable, type Format, type Mended, type ReadResult } from '../format.ts';
+import { captionOfCue, ordered } from '../cue.ts';
+import { Unreadable, type Format, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
 import { bare } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 
@@ -134,7 +134,7 @@ function read(text: string): ReadResult {
   if (framed[0])
     mended.push({ line: framed[0].line, message: `Times are in frames; ${String(rate)} a second were counted.` });
   const ms = (m: Moment): number => m.ms + Math.round((m.frames * 1000) / rate);
-  const cues = found.map(({ line, at, text: body }): OnLine => {
+  const read = found.map(({ line, at, text: body }): ReadCaption => {
     let [start, end] = [ms(at.start), ms(at.end)];
     if (end < start) {
       mended.push({ line, message: 'The end came before the start; the two were exchanged.' });
@@ -142,15 +142,9 @@ function read(text: string): ReadResult {
     }
     // The number of the next caption stands at the end of this one's text.
     while (body.length > 1 && /^\d{1,6}$/.test(body.at(-1) ?? '')) body.pop();
-    return {
-      line,
-      caption: captionOfCue(
-        { start, end, timing: 'set', foreign: null },
-        bare(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')),
-      ),
-    };
+    return captionOfCue(start, end, null, bare(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')));
   });
-  const captions = ordered(cues, mended);
+  const captions = ordered(read, (i) => found[i]?.line ?? 1, mended);
   return { format: 'timed', language: null, captions, mended: mended.sort((a, b) => a.line - b.line), foreign: null };
 }
 

@@ -12,9 +12,9 @@ import {
   type Writer,
   type WriteOptions,
 } from '../format.ts';
-import { byExtent, writeInline, type Dialect } from '../inline.ts';
+import { attributeValue, byExtent, commonTags, writeInline, type Dialect } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
-import { lossesOf } from '../loss.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
 import { captionsOfParagraphs, passagesOf, type Paragraph } from './paragraphs.ts';
 
 /** Elements that stand on lines of their own, and so begin and end a paragraph. */
@@ -134,31 +134,18 @@ function read(text: string, { style }: ReadOptions): ReadResult {
   };
 }
 
-const encode = (text: string): string =>
-  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
-
 const dialect: Dialect = {
-  encode,
+  encode: attributeValue,
   mark({ kind, value }) {
     switch (kind) {
-      case 'italic':
-        return ['<i>', '</i>'];
-      case 'bold':
-        return ['<b>', '</b>'];
-      case 'underline':
-        return ['<u>', '</u>'];
-      case 'ruby':
-        return ['<ruby>', '</ruby>'];
-      case 'ruby text':
-        return ['<rt>', '</rt>'];
       case 'language':
-        return [`<span lang="${encode(value)}">`, '</span>'];
+        return [`<span lang="${attributeValue(value)}">`, '</span>'];
       case 'colour': {
         const hex = hexColour(value);
         return hex === null ? null : [`<span style="color: ${hex}">`, '</span>'];
       }
-      case 'class':
-        return null;
+      default:
+        return commonTags[kind] ?? null;
     }
   },
   voice: () => null,
@@ -168,14 +155,14 @@ const dialect: Dialect = {
 function paragraph({ start, speaker, content }: ReturnType<typeof passagesOf>[number], timeMarks: boolean): string {
   const clock = formatClock(start, { fraction: '.', hours: 'always', digits: 0 });
   const mark = timeMarks ? `<time datetime="${clock}">[${clock}]</time> ` : '';
-  const name = speaker === '' ? '' : `<b class="speaker">${encode(speaker.toUpperCase())}:</b> `;
+  const name = speaker === '' ? '' : `<b class="speaker">${attributeValue(speaker.toUpperCase())}:</b> `;
   return `    <p>${mark}${name}${writeInline({ ...content, speakers: [] }, dialect)}</p>\n`;
 }
 
 function write(sheet: Sheet, options: WriteOptions): string {
-  const title = encode(sheet.title);
+  const title = attributeValue(sheet.title);
   return `<!doctype html>
-<html lang="${encode(sheet.language ?? '')}">
+<html lang="${attributeValue(sheet.language ?? '')}">
   <head>
     <meta charset="utf-8">
     <title>${title}</title>
@@ -192,25 +179,8 @@ ${passagesOf(sheet.captions)
 
 const writer: Writer = {
   write,
-  losses: (sheet, options) =>
-    lossesOf(
-      sheet,
-      {
-        dialect: { mark: dialect.mark, voice: () => ['', ''] },
-        times: false,
-        breaks: false,
-        wordTimes: false,
-        certainty: false,
-        placement: false,
-        provisional: false,
-        empty: false,
-        noDuration: true,
-        blankLines: false,
-        foreign: [],
-        text: () => true,
-      },
-      { ...options, wordTimes: false, positions: false },
-    ),
+  // A speaker's name is written before the words.
+  losses: (sheet) => lossesOf(sheet, { ...onlyWords, dialect: { mark: dialect.mark, voice: () => ['', ''] } }),
 };
 
 export const transcriptHtml: Format = {

@@ -4,7 +4,7 @@ import type { Format, Sheet, Writer, WriteOptions } from '../format.ts';
 import { Unreadable } from '../format.ts';
 import { bare } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
-import { lossesOf } from '../loss.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
 import { captionsOfParagraphs, passagesOf, timeMark, type Paragraph } from './paragraphs.ts';
 
 const content = (text: string): Paragraph['content'] => ({ ...bare(text), words: [] });
@@ -30,6 +30,9 @@ function paragraphsOf(text: string): Paragraph[] {
   return out.map((p) => ({ line: p.line, content: content(p.text) }));
 }
 
+const unspaced =
+  /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
+
 /** Whether a text is something people would say: letters and spaces for the most part, words of a usual length. */
 function isProse(text: string): boolean {
   const sample = text.slice(0, 4000);
@@ -37,14 +40,14 @@ function isProse(text: string): boolean {
   const usual = sample.match(/[\p{L}\p{M}\p{N}\s.,;:!?'’“”"()[\]\-–—…¿¡。、，！？♪]/gu)?.length ?? 0;
   const all = Array.from(sample).length;
   const words = sample.match(/[\p{L}\p{M}]{2,}/gu) ?? [];
-  const longest = words.reduce((most, w) => Math.max(most, w.length), 0);
-  const spaced =
-    /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u;
-  return words.length > 0 && usual >= all * 0.95 && letters >= all * 0.5 && (longest <= 45 || spaced.test(sample));
+  const spaces = sample.match(/\s/g)?.length ?? 0;
+  // Letters without end and hardly a space are data written down, save in scripts that need no spaces.
+  const parted = unspaced.test(sample) || (spaces >= all * 0.05 && words.every((w) => w.length <= 45));
+  return words.length > 0 && usual >= all * 0.95 && letters >= all * 0.5 && parted;
 }
 
 /** Signs of formats with a syntax of their own, none of which is a transcript. */
-const otherwise = /^\s*[{[]\s*["{[\]}]|^\s*<[!?/a-z]|-->|^\s*\[Script|^\s*(?:function|import|const|#include)\b/i;
+const otherwise = /^\s*[{[]\s*["{[\]}]|^\s*<[!?/a-z]|-->|^\s*(?:function|import|const|#include)\b/i;
 
 function write(sheet: Sheet, options: WriteOptions): string {
   return passagesOf(sheet.captions)
@@ -58,25 +61,8 @@ function write(sheet: Sheet, options: WriteOptions): string {
 
 const writer: Writer = {
   write,
-  losses: (sheet, options) =>
-    lossesOf(
-      sheet,
-      {
-        dialect: { mark: () => null, voice: () => ['', ''] },
-        times: false,
-        breaks: false,
-        wordTimes: false,
-        certainty: false,
-        placement: false,
-        provisional: false,
-        empty: false,
-        noDuration: true,
-        blankLines: false,
-        foreign: [],
-        text: () => true,
-      },
-      { ...options, wordTimes: false, positions: false },
-    ),
+  // A speaker's name is written before the words.
+  losses: (sheet) => lossesOf(sheet, { ...onlyWords, dialect: { mark: () => null, voice: () => ['', ''] } }),
 };
 
 export const transcriptText: Format = {

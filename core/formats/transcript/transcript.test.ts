@@ -42,6 +42,7 @@ describe('a transcript in plain text', () => {
     for (const text of [
       '{"name": "x", "list": [1, 2]}',
       'QUJD'.repeat(400),
+      `${'uDzvTglKnz/ldbHTcRC+ParYUimm'.repeat(3)}\n`.repeat(40),
       '<svg><path d="M0 0"/></svg>',
       '1,2,3\n4,5,6\n',
       ';;\n%%%%\n$$',

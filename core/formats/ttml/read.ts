@@ -4,9 +4,9 @@
  */
 import type { Mark, SpeakerRange } from '../../track/caption.ts';
 import { labelLength } from '../../text/labels.ts';
-import { captionOfCue, ordered, type OnLine } from '../cue.ts';
-import { Unreadable, type Mended, type ReadResult } from '../format.ts';
-import { byExtent, type Inline } from '../inline.ts';
+import { captionOfCue, ordered } from '../cue.ts';
+import { Unreadable, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
+import { byExtent, timedInside, type Inline } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { agents, definedStyles, stylingOf, type Styling } from './styles.ts';
 import { documentClock, timeExpression, type DocumentClock } from './time.ts';
@@ -218,7 +218,8 @@ export function readTtml(text: string): ReadResult {
   const base: Styling = { ...unstyled, language };
   const found = paragraphsOf({ ...tt, attributes: new Map([...tt.attributes, ['lang', language]]) }, mended);
   const parts = found.flatMap((p) => partsOf(p).map((part) => ({ ...part, line: p.line })));
-  const cues: OnLine[] = [];
+  const cues: ReadCaption[] = [];
+  const lines: number[] = [];
   parts.forEach(({ interval, runs, line }, i) => {
     const withLanguage = runs.map((r) => ({
       ...r,
@@ -237,10 +238,11 @@ export function readTtml(text: string): ReadResult {
           : 'This caption has no times; it was put at the beginning.',
       });
     }
-    const foreign = inline.times.length > 0 ? { ttmlTimed: 'yes' } : null;
-    cues.push({ line, caption: captionOfCue({ start: interval.start, end, timing: 'set', foreign }, inline) });
+    const foreign = inline.times.length > 0 ? timedInside : null;
+    lines.push(line);
+    cues.push(captionOfCue(interval.start, end, foreign, inline));
   });
-  const captions = ordered(cues, mended);
+  const captions = ordered(cues, (i) => lines[i] ?? 1, mended);
   return {
     format: 'ttml',
     language: language === '' ? null : language,

@@ -3,15 +3,14 @@ import { formatClock } from '../../time/clock.ts';
 import type { Caption, Mark } from '../../track/caption.ts';
 import type { Sheet, Writer, WriteOptions } from '../format.ts';
 import { hexColour } from '../colours.ts';
-import { stampsOf, writeInline, type Dialect, type Tag } from '../inline.ts';
-import { lossesOf } from '../loss.ts';
+import { attributeValue, stampsOf, writeInline, writesWordTimes, type Dialect, type Tag } from '../inline.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
 
 const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
 
 /** Signs that no XML document may hold. */
 const notXml = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
-const xml = (text: string): string =>
-  text.replace(notXml, '').replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const xml = (text: string): string => attributeValue(text.replace(notXml, ''));
 const encode = (text: string): string => xml(text).replaceAll('\n', '<br/>');
 const span = (attribute: string): Tag => [`<span ${attribute}>`, '</span>'];
 
@@ -74,8 +73,7 @@ function timedBody(c: Caption, dialect: Dialect): string {
 const needsSpaces = (text: string): boolean => /^\s|\s$| {2}|\t| \n|\n /.test(text);
 
 function paragraph(c: Caption, dialect: Dialect, options: WriteOptions): string {
-  const timed = options.wordTimes || c.foreign?.['ttmlTimed'] !== undefined;
-  const body = timed ? timedBody(c, dialect) : writeInline(c, dialect);
+  const body = writesWordTimes(c, options) ? timedBody(c, dialect) : writeInline(c, dialect);
   const space = needsSpaces(c.text) ? ' xml:space="preserve"' : '';
   return `      <p begin="${clock(c.start)}" end="${clock(c.end)}"${space}>${body}</p>\n`;
 }
@@ -111,22 +109,13 @@ ${captions.map((c) => paragraph(c, dialect, options)).join('')}    </div>
 export const writer: Writer = {
   write,
   losses: (sheet, options) =>
-    lossesOf(
-      sheet,
-      {
-        dialect: dialectFor(speakersOf(sheet.captions)),
-        times: true,
-        breaks: true,
-        wordTimes: options.wordTimes,
-        certainty: false,
-        placement: false,
-        provisional: false,
-        empty: false,
-        noDuration: true,
-        blankLines: true,
-        foreign: [],
-        text: (c) => c.text.search(notXml) < 0,
-      },
-      { ...options, positions: false },
-    ),
+    lossesOf(sheet, {
+      ...onlyWords,
+      dialect: dialectFor(speakersOf(sheet.captions)),
+      times: true,
+      breaks: true,
+      wordTimes: (c) => writesWordTimes(c, options),
+      blankLines: true,
+      text: (c) => c.text.search(notXml) < 0,
+    }),
 };

@@ -3,126 +3,126 @@
  * and the tree of "WebVTT cue text parsing rules", with the tree flattened into ranges on the text.
  */
 import type { Mark, MarkKind, SpeakerRange } from '../../track/caption.ts';
-import { bare, byExtent, type Inline } from '../inline.ts';
 import { labelLength } from '../../text/labels.ts';
 import { colourOfClass } from '../colours.ts';
+import { bare, byExtent, type Inline } from '../inline.ts';
 import { decodeReferences } from './references.ts';
 import { webvttTime } from './time.ts';
 
-type Token =
-  | { readonly type: 'text'; readonly text: string }
-  | { readonly type: 'start'; readonly name: string; readonly classes: readonly string[]; readonly annotation: string }
-  | { readonly type: 'end'; readonly name: string }
-  | { readonly type: 'time'; readonly text: string };
-
-const space = /[\t\n\f ]/;
-
-/** The token a tag makes, from what stands between `<` and `>` (or the end of the text). */
-function tagToken(inside: string): Token {
-  if (inside.startsWith('/')) return { type: 'end', name: inside.slice(1) };
-  if (/^[0-9]/.test(inside)) return { type: 'time', text: inside };
-  let nameEnd = 0;
-  while (nameEnd < inside.length && inside.charAt(nameEnd) !== '.' && !space.test(inside.charAt(nameEnd))) nameEnd++;
-  let classEnd = nameEnd;
-  while (classEnd < inside.length && !space.test(inside.charAt(classEnd))) classEnd++;
-  return {
-    type: 'start',
-    name: inside.slice(0, nameEnd),
-    classes: inside.slice(nameEnd, classEnd).split('.').filter(Boolean),
-    annotation: decodeReferences(inside.slice(classEnd))
-      .trim()
-      .replace(/[\t\n\f\r ]+/g, ' '),
-  };
-}
-
-/** Tokens of a cue's text, in order; every `<` begins a tag, and one that is never closed runs to the end. */
-function* tokensOf(source: string): Generator<Token> {
-  for (let i = 0; i < source.length;) {
-    const tag = source.indexOf('<', i);
-    const textEnd = tag < 0 ? source.length : tag;
-    if (textEnd > i) yield { type: 'text', text: decodeReferences(source.slice(i, textEnd)) };
-    if (tag < 0) return;
-    const close = source.indexOf('>', tag + 1);
-    const end = close < 0 ? source.length : close;
-    yield tagToken(source.slice(tag + 1, end));
-    i = end + 1;
-  }
-}
-
-/** What a tag marks; a tag with classes marks several things at once. */
+/** An element that is open, and what it marks; one with classes marks several things at once. */
 interface Open {
   readonly name: string;
   readonly from: number;
-  readonly marks: readonly Pick<Mark, 'kind' | 'value'>[];
-  /** Who speaks inside a voice tag. */
-  readonly voice: string | null;
+  readonly kind: MarkKind | null;
+  readonly value: string;
+  readonly classes: string;
 }
 
-const kinds: Readonly<Record<string, MarkKind | null>> = {
-  c: null,
-  i: 'italic',
-  b: 'bold',
-  u: 'underline',
-  ruby: 'ruby',
-  rt: 'ruby text',
-  v: null,
-  lang: 'language',
-};
+/** The text read so far, with what is open on it and what was marked. */
+interface Reading {
+  text: string;
+  readonly open: Open[];
+  readonly marks: Mark[];
+  readonly speakers: SpeakerRange[];
+  readonly times: { readonly at: number; readonly ms: number }[];
+}
 
-function opened(token: Extract<Token, { type: 'start' }>, inside: string | undefined, from: number): Open | null {
-  const { name, classes, annotation } = token;
-  if (!Object.hasOwn(kinds, name) || (name === 'rt' && inside !== 'ruby')) return null;
-  const kind = kinds[name] ?? null;
-  const colour = classes.map(colourOfClass).find((c) => c !== null) ?? null;
-  const others = classes.filter((c) => colourOfClass(c) === null);
-  return {
+/** The elements there are; classes and voices mark by what comes with them. */
+const kinds: ReadonlyMap<string, MarkKind | null> = new Map<string, MarkKind | null>([
+  ['c', null],
+  ['i', 'italic'],
+  ['b', 'bold'],
+  ['u', 'underline'],
+  ['ruby', 'ruby'],
+  ['rt', 'ruby text'],
+  ['v', null],
+  ['lang', 'language'],
+]);
+
+const isSpace = (code: number): boolean => code === 32 || code === 9 || code === 10 || code === 12;
+
+/** An annotation ends with the tag; its spaces count once. */
+const annotationOf = (source: string): string =>
+  decodeReferences(source)
+    .trim()
+    .replace(/[\t\n\f\r ]+/g, ' ');
+
+/** Takes a start tag, from what stands between `<` and `>` (or the end of the text). */
+function begin(inside: string, reading: Reading): void {
+  let nameEnd = 0;
+  while (nameEnd < inside.length && inside.charCodeAt(nameEnd) !== 46 && !isSpace(inside.charCodeAt(nameEnd)))
+    nameEnd++;
+  const name = nameEnd === inside.length ? inside : inside.slice(0, nameEnd);
+  const kind = kinds.get(name);
+  if (kind === undefined || (name === 'rt' && reading.open.at(-1)?.name !== 'ruby')) return;
+  let classEnd = nameEnd;
+  while (classEnd < inside.length && !isSpace(inside.charCodeAt(classEnd))) classEnd++;
+  reading.open.push({
     name,
-    from,
-    marks: [
-      ...(kind === null ? [] : [{ kind, value: kind === 'language' ? annotation : '' }]),
-      ...(colour === null ? [] : [{ kind: 'colour' as const, value: colour }]),
-      ...(others.length === 0 ? [] : [{ kind: 'class' as const, value: others.join('.') }]),
-    ],
-    voice: name === 'v' ? annotation : null,
-  };
+    from: reading.text.length,
+    kind,
+    value: name === 'v' || name === 'lang' ? annotationOf(inside.slice(classEnd)) : '',
+    classes: classEnd > nameEnd ? inside.slice(nameEnd + 1, classEnd) : '',
+  });
 }
 
-/** Parses a cue's text in one pass. */
-export function readCueText(source: string): Inline {
-  if (!source.includes('<') && !source.includes('&')) return bare(source);
-  let text = '';
-  const open: Open[] = [];
-  const marks: Mark[] = [];
-  const speakers: SpeakerRange[] = [];
-  const times: { at: number; ms: number }[] = [];
-  const close = (): void => {
-    const tag = open.pop();
-    if (!tag || text.length <= tag.from) return;
-    const range = { from: tag.from, to: text.length };
-    for (const mark of tag.marks) marks.push({ ...range, ...mark });
-    if (tag.voice !== null)
-      speakers.push({ ...range, speaker: tag.voice, label: labelLength(text.slice(range.from), tag.voice) });
-  };
-  for (const token of tokensOf(source)) {
-    const current = open.at(-1)?.name;
-    if (token.type === 'text') text += token.text;
-    else if (token.type === 'start') {
-      const tag = opened(token, current, text.length);
-      if (tag) open.push(tag);
-    } else if (token.type === 'end') {
-      // An end tag closes the innermost tag only, and only its own; the end of ruby takes an open rt with it.
-      if (token.name === current) close();
-      else if (token.name === 'ruby' && current === 'rt') {
-        close();
-        close();
-      }
-    } else {
-      const ms = webvttTime(token.text);
-      if (ms !== null) times.push({ at: text.length, ms });
-    }
+/** Marks what the classes of an element stand for: the first colour among them, and all others together. */
+function markClasses(classes: string, from: number, to: number, marks: Mark[]): void {
+  const names = classes.split('.').filter((name) => name !== '');
+  const colour = names.find((name) => colourOfClass(name) !== null);
+  if (colour !== undefined) marks.push({ from, to, kind: 'colour', value: colourOfClass(colour) ?? '' });
+  const others = names.filter((name) => colourOfClass(name) === null).join('.');
+  if (others !== '') marks.push({ from, to, kind: 'class', value: others });
+}
+
+/** Closes the innermost element. */
+function close({ text, open, marks, speakers }: Reading): void {
+  const tag = open.pop();
+  if (!tag || text.length <= tag.from) return;
+  const { from, kind, value, classes } = tag;
+  const to = text.length;
+  if (kind !== null) marks.push({ from, to, kind, value });
+  if (classes !== '') markClasses(classes, from, to, marks);
+  if (tag.name === 'v')
+    speakers.push({ from, to, speaker: value, label: labelLength(text.slice(from, from + 80), value) });
+}
+
+/** An end tag closes the innermost element only, and only its own; the end of ruby takes an open rt with it. */
+function end(name: string, reading: Reading): void {
+  const current = reading.open.at(-1)?.name;
+  if (name === current) close(reading);
+  else if (name === 'ruby' && current === 'rt') {
+    close(reading);
+    close(reading);
   }
-  while (open.length > 0) close();
-  marks.sort(byExtent);
-  speakers.sort(byExtent);
+}
+
+function takeTag(inside: string, reading: Reading): void {
+  const first = inside.charCodeAt(0);
+  if (first === 47) end(inside.slice(1), reading);
+  else if (first >= 48 && first <= 57) {
+    const ms = webvttTime(inside);
+    if (ms !== null) reading.times.push({ at: reading.text.length, ms });
+  } else begin(inside, reading);
+}
+
+/** Parses a cue's text in one pass; every `<` begins a tag, and one that is never closed runs to the end. */
+export function readCueText(source: string): Inline {
+  if (!source.includes('<')) return bare(decodeReferences(source));
+  const reading: Reading = { text: '', open: [], marks: [], speakers: [], times: [] };
+  for (let i = 0; i < source.length;) {
+    const tag = source.indexOf('<', i);
+    const textEnd = tag < 0 ? source.length : tag;
+    if (textEnd > i) reading.text += decodeReferences(source.slice(i, textEnd));
+    if (tag < 0) break;
+    const found = source.indexOf('>', tag + 1);
+    const tagEnd = found < 0 ? source.length : found;
+    takeTag(source.slice(tag + 1, tagEnd), reading);
+    i = tagEnd + 1;
+  }
+  while (reading.open.length > 0) close(reading);
+  const { text, marks, speakers, times } = reading;
+  if (marks.length > 1) marks.sort(byExtent);
+  if (speakers.length > 1) speakers.sort(byExtent);
   return { text, marks, speakers, times, placement: null, faults: [] };
 }

@@ -3,8 +3,9 @@
  * algorithm drops is listed; with `rescue` it is taken in, and that is listed too.
  */
 import type { Foreign } from '../../track/caption.ts';
-import { captionOfCue, ordered, type OnLine } from '../cue.ts';
-import { Unreadable, type Mended, type ReadOptions, type ReadResult } from '../format.ts';
+import { captionOfCue, ordered } from '../cue.ts';
+import { Unreadable, type Mended, type ReadCaption, type ReadOptions, type ReadResult } from '../format.ts';
+import { timedInside } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { readTimeLine } from '../srt/time-line.ts';
 import { blocksOf, type Block } from './blocks.ts';
@@ -57,6 +58,16 @@ function timingsOf(line: string, at: number, rescue: boolean, say: Say): Timings
   return { start, end: Math.max(start, found.start, found.end), settings: found.rest };
 }
 
+/** What a cue carries besides its text and its times; null for nothing. */
+function foreignOf(id: string, settings: string, notes: readonly string[]): Foreign | null {
+  if (settings === '' && notes.length === 0) return id === '' ? null : { vttId: id };
+  return {
+    ...(id === '' ? {} : { vttId: id }),
+    ...(settings === '' ? {} : { vttSettings: settings }),
+    ...(notes.length === 0 ? {} : { vttNotes: notes.join('\n\n') }),
+  };
+}
+
 /** Reads the blocks of a file one after another. */
 function blockReader(source: string, rescue: boolean, say: Say) {
   const cues: RawCue[] = [];
@@ -71,17 +82,15 @@ function blockReader(source: string, rescue: boolean, say: Say) {
     const settings = timings.settings === '' ? null : readCueSettings(timings.settings, regions);
     if (settings && settings.dropped.length > 0)
       say(arrow.line, `The settings ${quoted(settings.dropped.join(' '))} mean nothing in WebVTT; they were left out.`);
-    const foreign: Record<string, string> = {};
-    if (arrow.from > block.from) foreign['vttId'] = source.slice(block.from, arrow.from - 1);
-    if (settings?.kept) foreign['vttSettings'] = settings.kept;
-    if (notes.length > 0) foreign['vttNotes'] = notes.join('\n\n');
-    notes = [];
+    const id = arrow.from > block.from ? source.slice(block.from, arrow.from - 1) : '';
+    const foreign = foreignOf(id, settings?.kept ?? '', notes);
+    if (notes.length > 0) notes = [];
     cues.push({
       line: arrow.line,
       start: timings.start,
       end: timings.end,
       text: source.slice(Math.min(arrow.to + 1, block.to), block.to),
-      foreign: Object.keys(foreign).length > 0 ? foreign : null,
+      foreign,
     });
   }
 
@@ -170,12 +179,12 @@ export function readWebvtt(text: string, { rescue }: Pick<ReadOptions, 'rescue'>
       );
     }
   }
-  const cues = reader.cues.map((cue): OnLine => {
+  const read = reader.cues.map((cue): ReadCaption => {
     const inline = readCueText(cue.text);
-    const timed = inline.times.length > 0 ? { ...cue.foreign, vttTimed: 'yes' } : cue.foreign;
-    return { line: cue.line, caption: captionOfCue({ ...cue, timing: 'set', foreign: timed }, inline) };
+    const timed = inline.times.length > 0 ? { ...cue.foreign, ...timedInside } : cue.foreign;
+    return captionOfCue(cue.start, cue.end, timed, inline);
   });
-  const captions = ordered(cues, mended);
+  const captions = ordered(read, (i) => reader.cues[i]?.line ?? 1, mended);
   const file = { ...foreign, ...reader.file() };
   return {
     format: 'vtt',

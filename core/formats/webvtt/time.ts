@@ -7,7 +7,12 @@ interface Collected {
   readonly next: number;
 }
 
-const number = (text: string, from: number, to: number): number => Number(text.slice(from, to));
+/** The number digits make, from one offset to another. */
+function number(text: string, from: number, to: number): number {
+  let value = 0;
+  for (let i = from; i < to; i++) value = value * 10 + text.charCodeAt(i) - 48;
+  return value;
+}
 
 /** Two digits after a colon; -1 where anything else stands there. */
 function pair(text: string, at: number): number {

@@ -4,29 +4,26 @@ import type { Caption, Mark } from '../../track/caption.ts';
 import { colourClass } from '../colours.ts';
 import { withoutBlankLines } from '../cue.ts';
 import type { Sheet, Writer, WriteOptions } from '../format.ts';
-import { stampsOf, writeInline, type Dialect, type Tag } from '../inline.ts';
-import { lossesOf } from '../loss.ts';
+import {
+  commonTags,
+  stampsOf,
+  withoutMarkup,
+  writeInline,
+  writesWordTimes,
+  type Dialect,
+  type Tag,
+} from '../inline.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
 
 const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
 
-const encode = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 /** An annotation ends with its line, and spaces in it count once. */
-const annotation = (text: string): string => encode(text.trim().replace(/\s+/g, ' '));
+const annotation = (text: string): string => withoutMarkup(text.trim().replace(/\s+/g, ' '));
 
 const isClass = (value: string): boolean => /^[^\s.<>&]+(?:\.[^\s.<>&]+)*$/.test(value);
 
 function markTag({ kind, value }: Mark): Tag | null {
   switch (kind) {
-    case 'italic':
-      return ['<i>', '</i>'];
-    case 'bold':
-      return ['<b>', '</b>'];
-    case 'underline':
-      return ['<u>', '</u>'];
-    case 'ruby':
-      return ['<ruby>', '</ruby>'];
-    case 'ruby text':
-      return ['<rt>', '</rt>'];
     case 'language':
       return value.trim() === '' ? null : [`<lang ${annotation(value)}>`, '</lang>'];
     case 'class':
@@ -35,11 +32,13 @@ function markTag({ kind, value }: Mark): Tag | null {
       const name = colourClass(value);
       return name === null ? null : [`<c.${name}>`, '</c>'];
     }
+    default:
+      return commonTags[kind] ?? null;
   }
 }
 
 const dialect: Dialect = {
-  encode,
+  encode: withoutMarkup,
   mark: markTag,
   voice: ({ speaker }) => (speaker.trim() === '' ? null : [`<v ${annotation(speaker)}>`, '</v>']),
   stamp: (ms) => `<${clock(ms)}>`,
@@ -67,8 +66,7 @@ function writeCue(c: Caption, seen: Set<string>, options: WriteOptions): string 
   if (fresh) seen.add(id);
   const settings = c.foreign?.['vttSettings'];
   const notes = c.foreign?.['vttNotes'];
-  const timed = options.wordTimes || c.foreign?.['vttTimed'] !== undefined;
-  const body = withoutBlankLines(writeInline(c, dialect, timed ? stampsOf(c) : []));
+  const body = withoutBlankLines(writeInline(c, dialect, writesWordTimes(c, options) ? stampsOf(c) : []));
   return `${notes ? `${notes}\n\n` : ''}${fresh ? `${id}\n` : ''}${clock(c.start)} --> ${clock(c.end)}${settings ? ` ${settings}` : ''}\n${body}\n`;
 }
 
@@ -93,32 +91,13 @@ function write(sheet: Sheet, options: WriteOptions): string {
 export const writer: Writer = {
   write,
   losses: (sheet, options) =>
-    lossesOf(
-      sheet,
-      {
-        dialect,
-        times: true,
-        breaks: true,
-        wordTimes: options.wordTimes,
-        certainty: false,
-        placement: false,
-        provisional: false,
-        empty: false,
-        noDuration: false,
-        blankLines: false,
-        foreign: [
-          'vttId',
-          'vttSettings',
-          'vttNotes',
-          'vttTimed',
-          'vttTitle',
-          'vttMap',
-          'vttHead',
-          'vttBlocks',
-          'vttEnd',
-        ],
-        text: () => true,
-      },
-      { ...options, positions: false },
-    ),
+    lossesOf(sheet, {
+      ...onlyWords,
+      dialect,
+      times: true,
+      breaks: true,
+      wordTimes: (c) => writesWordTimes(c, options),
+      noDuration: false,
+      foreign: ['vttId', 'vttSettings', 'vttNotes', 'vttTitle', 'vttMap', 'vttHead', 'vttBlocks', 'vttEnd'],
+    }),
 };

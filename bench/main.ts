@@ -1,0 +1,30 @@
+/** `npm run bench`: prints a table and writes docs/benchmarks.json. Nothing fails here; what is not reached is said. */
+import { writeFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { format, resolveConfig } from 'prettier';
+import { formatComparisons } from './formats.ts';
+import { measure } from './measure.ts';
+
+const round = (n: number): number => Math.round(n * 100) / 100;
+
+const results = formatComparisons.map(({ title, works, targets }) => {
+  const measured = measure(works).map((m) => ({ ...m, ms: round(m.ms) }));
+  const of = (name: string): number => measured.find((m) => m.name === name)?.ms ?? NaN;
+  const ours = of('fenwix');
+  const reached = targets.map(({ than, factor, says }) => {
+    const fastest = Math.min(...than.map(of));
+    return { says, ratio: round(ours / fastest), reached: ours <= fastest * factor };
+  });
+  console.log(`\n${title}`);
+  for (const { name, ms } of measured)
+    console.log(`  ${name.padEnd(46)} ${ms.toFixed(1).padStart(9)} ms  ${(ms / ours).toFixed(2).padStart(6)} x`);
+  for (const t of reached)
+    console.log(`  ${t.reached ? 'reached' : 'NOT REACHED'}: ${t.says} (${t.ratio.toFixed(2)} of its time)`);
+  return { title, measured, targets: reached };
+});
+
+const report = { node: process.version, processor: cpus()[0]?.model.trim() ?? '', cores: cpus().length, results };
+const path = 'docs/benchmarks.json';
+const options = await resolveConfig(path);
+writeFileSync(path, await format(JSON.stringify(report), { ...options, filepath: path }));
+console.log(`\nWritten to ${path}`);

@@ -1,0 +1,60 @@
+/** Writing SRT, strictly: index, `HH:MM:SS,mmm --> HH:MM:SS,mmm`, text, a blank line. */
+import { formatClock } from '../../time/clock.ts';
+import type { Caption } from '../../track/caption.ts';
+import { withoutBlankLines } from '../cue.ts';
+import type { Sheet, Writer, WriteOptions } from '../format.ts';
+import { commonTags, writeInline, type Dialect } from '../inline.ts';
+import { lossesOf, onlyWords } from '../loss.ts';
+import { readSrt } from './read.ts';
+
+const clock = (ms: number): string => formatClock(ms, { fraction: ',', hours: 'always', digits: 3 });
+
+const dialect: Dialect = {
+  encode: (text) => text,
+  mark({ kind, value }) {
+    if (kind === 'italic' || kind === 'bold' || kind === 'underline') return commonTags[kind] ?? null;
+    return kind === 'colour' && /^[\w#(), .%]+$/.test(value) ? [`<font color="${value}">`, '</font>'] : null;
+  },
+  voice: () => null,
+  stamp: () => '',
+};
+
+function body(c: Caption, options: WriteOptions): string {
+  const hint = options.positions && c.placement !== null ? `{\\an${String(c.placement)}}` : '';
+  return hint + withoutBlankLines(writeInline(c, dialect));
+}
+
+function cue(c: Caption, index: number, options: WriteOptions): string {
+  const coordinates = c.foreign?.['srtCoordinates'];
+  return `${String(index + 1)}\n${clock(c.start)} --> ${clock(c.end)}${coordinates ? ` ${coordinates}` : ''}\n${body(c, options)}\n`;
+}
+
+const write = (sheet: Sheet, options: WriteOptions): string =>
+  sheet.captions
+    .filter((c) => c.text.trim() !== '')
+    .map((c, i) => cue(c, i, options))
+    .join('\n');
+
+/** Whether a text, written, is read again as it was. */
+function comesBack(c: Caption): boolean {
+  const { text } = c;
+  // Only tags, braces and what looks like times can be mistaken.
+  if (!text.includes('<') && !text.includes('{\\') && !/[>→⟶➔]|--/.test(text)) return true;
+  const written = `1\n${clock(0)} --> ${clock(1)}\n${withoutBlankLines(writeInline(c, dialect))}\n`;
+  const found = readSrt(written).captions;
+  return found.length === 1 && found[0]?.text === withoutBlankLines(c.text);
+}
+
+export const writer: Writer = {
+  write,
+  losses: (sheet, options) =>
+    lossesOf(sheet, {
+      ...onlyWords,
+      dialect,
+      times: true,
+      breaks: true,
+      placement: options.positions,
+      foreign: ['srtCoordinates'],
+      text: comesBack,
+    }),
+};
