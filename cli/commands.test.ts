@@ -166,12 +166,57 @@ describe('fenwix check', () => {
       ending: 2,
       muttered: expect.stringContaining('lecture-38') as string,
     });
-    const own = at({}, 'styles', 'lecture-38').said.replace('"limit": 38', '"limit": 4');
+    const own = at({}, 'styles', 'lecture-38').said.replaceAll('"limit": 38', '"limit": 4');
     expect(at({ a: srt, 'own.json': own }, 'check', 'a', '--style', 'own.json').said).toContain('line-too-long');
-    const wrong = own.replace('"limit": 4', '"limit": "wide"').replace('"schema": 1,', '"schemes": 1,');
+    const wrong = own.replace('"limit": 4', '"limit": "wide"').replace('"version": 2,', '"versions": 2,');
     expect(at({ a: srt, 'own.json': wrong }, 'check', 'a', '--style', 'own.json').muttered).toBe(
-      'own.json is not a house style:\n  schema: missing; expected one of 1.\n  text.lineLength.limit: expected a number from 1 to 1000.\n  schemes: not a part of a house style.\n',
+      'own.json is not a house style:\n  version: missing; expected a number from 1 to 1000000.\n  text.lineLength.limit: expected a number from 1 to 1000.\n  versions: not a part of a house style.\n',
     );
+  });
+});
+
+describe('fenwix repair and reflow', () => {
+  const bad =
+    '1\n00:00:01,000 --> 00:00:02,000\nMuch too much to read in a second\n\n2\n00:00:05,000 --> 00:00:05,400\nWait.\n';
+
+  it('repairs what can be repaired and says what it did', () => {
+    const result = at({ a: bad }, 'repair', 'a', 'b.srt', '--json');
+    expect(result.ending).toBe(0);
+    expect(JSON.parse(result.said)).toEqual({
+      captions: { before: 2, after: 2 },
+      must: { before: 2, after: 0 },
+      done: [
+        { start: 1000, rule: 'too-fast', message: 'It ends 1.20 s later.' },
+        { start: 5000, rule: 'too-short', message: 'It ends 0.60 s later.' },
+      ],
+      left: [],
+    });
+    expect(result.written['b.srt']).toContain('00:00:01,000 --> 00:00:03,200');
+  });
+
+  it('ends with 1 while something is left, and says why', () => {
+    const full = `1\n00:00:00,000 --> 00:00:02,000\n${'x'.repeat(30)}\n\n2\n00:00:02,080 --> 00:00:03,080\n${'y'.repeat(38)}\n\n3\n00:00:03,160 --> 00:00:05,000\n${'z'.repeat(30)}\n`;
+    const result = at({ a: full }, 'repair', 'a', 'b.srt');
+    expect([result.ending, result.said]).toEqual([
+      1,
+      expect.stringContaining('Not repaired:\n  00:00:02.08  too-fast: Needs 0.90 s more') as string,
+    ]);
+  });
+
+  it('lays captions out anew under another style, every word in its place', () => {
+    const long =
+      '1\n00:00:01,000 --> 00:00:07,000\nWe wait until the water is level\nand then the keeper opens the gate\n';
+    const { written, ending } = at({ a: long }, 'reflow', 'a', 'b.srt', '--style', 'upright-17');
+    expect(ending).toBe(0);
+    const words = (text: string): string =>
+      text
+        .replace(/^\d+$|^.*-->.*$/gm, '')
+        .split(/\s+/)
+        .filter(Boolean)
+        .join(' ');
+    expect(words(written['b.srt'] ?? '')).toBe(words(long));
+    expect((written['b.srt'] ?? '').split('\n').every((l) => l.includes('-->') || l.length <= 17)).toBe(true);
+    expect(at({ a: srt }, 'reflow', 'a', 'b.srt').written['b.srt']).toBe(srt);
   });
 });
 
@@ -202,5 +247,5 @@ describe('what cannot be done', () => {
 
 it('lists the house styles, and prints one as a file', () => {
   expect(at({}, 'styles').said).toContain('lecture-38  Lecture 38: 38 characters a line');
-  expect(JSON.parse(at({}, 'styles', 'lecture-38').said)).toMatchObject({ schema: 1, id: 'lecture-38' });
+  expect(JSON.parse(at({}, 'styles', 'lecture-38').said)).toMatchObject({ schema: 2, id: 'lecture-38' });
 });

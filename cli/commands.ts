@@ -5,6 +5,7 @@ import { check } from './check.ts';
 import { convert } from './convert.ts';
 import type { Command, Desk, Ending } from './desk.ts';
 import { read } from './read.ts';
+import { reflow, repair } from './repair.ts';
 import { styles } from './styles.ts';
 
 const list = (of: readonly { readonly name: string; readonly title: string }[]): string =>
@@ -13,6 +14,8 @@ const list = (of: readonly { readonly name: string; readonly title: string }[]):
 const help = `fenwix read FILE [--json]        what a caption file holds, and what was mended in it
 fenwix convert IN OUT [--to FORMAT]  writes captions in another format, and says what it cannot hold
 fenwix check FILE [--json]       what departs from a house style
+fenwix repair IN OUT [--json]    repairs what departs from a house style, and says what it could not
+fenwix reflow IN OUT [--all]     lays captions out anew where they depart from a house style
 fenwix styles [NAME]             the house styles, or one as a file
 
 Reading takes
@@ -33,11 +36,11 @@ convert also takes
 Read: ${list(formats)}
 Written: ${list(writable)}
 
-“-” stands for standard input and output. Ends with 0 when all is fine, 1 for findings (or, with
---strict, for loss), 2 when something could not be done.
+“-” stands for standard input and output. Ends with 0 when all is fine, 1 for findings that are
+left (or, with --strict, for loss), 2 when something could not be done.
 `;
 
-const commands: Readonly<Record<string, Command>> = { read, convert, check, styles };
+const commands: Readonly<Record<string, Command>> = { read, convert, check, repair, reflow, styles };
 
 /** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
 export function run(words: readonly string[], desk: Desk): Ending {

@@ -2,29 +2,12 @@
 import { withIds } from '../core/formats/cue.ts';
 import type { Sheet } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import { formatNamed, writable } from '../core/formats/registry.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';
 import type { Command } from './desk.ts';
-import { readCaptionFile, reading, readingUsage } from './files.ts';
+import { readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 
-type Target = (typeof writable)[number];
-
-const names = writable.map((f) => f.name).join('|');
-const usage = `fenwix convert IN OUT [--to ${names}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict]`;
-
-/** @throws {CannotDo} when neither option nor file name tells the format */
-function targetOf(to: string | undefined, out: string): Target {
-  const found =
-    to === undefined ? writable.find((f) => out.endsWith(f.extension)) : writable.find((f) => f.name === to);
-  if (found) return found;
-  const read = to === undefined ? null : formatNamed(to);
-  throw new CannotDo(
-    read
-      ? `${read.title} is read and not written. Name another format: --to ${names}.`
-      : `It is not clear what to write. Name the format: --to ${names}.`,
-  );
-}
+const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict]`;
 
 /** @throws {CannotDo} naming what can be left out */
 function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; readonly labels: boolean } {
@@ -34,9 +17,6 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
     throw new CannotDo(`“${wrong}” cannot be left out. --leave-out takes notes, labels, or notes,labels.`);
   return { soundNotes: parts.includes('notes'), labels: parts.includes('labels') };
 }
-
-/** A title from a path: the name of the file without its folders and its extension. */
-const titleOf = (path: string): string => (path === '-' ? '' : path.replace(/^.*[\\/]/, '').replace(/\.[^.]+$/, ''));
 
 export const convert: Command = (words, desk) => {
   const given = takeApart(words, {

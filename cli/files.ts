@@ -1,8 +1,9 @@
 /** What the commands share: reading caption files and house styles, printing. */
 import { Unreadable, type FormatName } from '../core/formats/format.ts';
-import { formatNamed, formats, understand, type Understood } from '../core/formats/registry.ts';
+import { formatNamed, formats, understand, writable, type Understood } from '../core/formats/registry.ts';
 import { decodeStyle } from '../core/rules/decode-style.ts';
-import { shippedStyle, shippedStyles, type HouseStyle } from '../core/rules/style.ts';
+import { shippedStyle, shippedStyles } from '../core/rules/shipped.ts';
+import type { HouseStyle } from '../core/rules/style.ts';
 import { CannotDo, type Arguments } from './arguments.ts';
 import type { Desk } from './desk.ts';
 
@@ -68,6 +69,28 @@ export function oneFile(files: readonly string[], usage: string): string {
   if (file === undefined || files.length > 1) throw new CannotDo(`One file was expected: ${usage}`);
   return file;
 }
+
+export type Target = (typeof writable)[number];
+
+/** Formats that can be written, by name. */
+export const targetNames = writable.map((f) => f.name).join('|');
+
+/** @throws {CannotDo} when neither option nor file name tells the format */
+export function targetOf(to: string | undefined, out: string): Target {
+  const found =
+    to === undefined ? writable.find((f) => out.endsWith(f.extension)) : writable.find((f) => f.name === to);
+  if (found) return found;
+  const read = to === undefined ? null : formatNamed(to);
+  throw new CannotDo(
+    read
+      ? `${read.title} is read and not written. Name another format: --to ${targetNames}.`
+      : `It is not clear what to write. Name the format: --to ${targetNames}.`,
+  );
+}
+
+/** A title from a path: the name of the file without its folders and its extension. */
+export const titleOf = (path: string): string =>
+  path === '-' ? '' : path.replace(/^.*[\\/]/, '').replace(/\.[^.]+$/, '');
 
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 

@@ -102,9 +102,9 @@ it('mends a misheard word, and the margin, the picture and the server follow', a
   await caretAt(driver, 'talon', 'after');
   await type(driver, ...Array<string>(5).fill(Key.BACK_SPACE), 'Tollen');
   await eventually(driver, 'the word mended', async () =>
-    (await lines(driver)).some((l) => l.startsWith('at the Tollen')),
+    (await lines(driver)).some((l) => l.includes('at the Tollen')),
   );
-  await eventually(driver, 'the margin counting one more', async () => (await marginLength(2)) === '34');
+  await eventually(driver, 'the margin counting one more', async () => (await marginLength(2)) === '33');
   await kept();
 });
 
@@ -126,11 +126,11 @@ it('shares a caption in two where the word was said, and joins it again', async 
   await type(driver, Key.ENTER);
   await eventually(driver, 'one caption more', async () => (await count()) === before + 1);
   await eventually(driver, 'the second part under the cursor', async () =>
-    (await cursorTitle()).startsWith('Caption 3 '),
+    (await cursorTitle()).startsWith('Caption 4 '),
   );
   expect(
     (
-      await driver.executeScript<string>('return [...document.querySelectorAll(".margin-clock")][2].textContent')
+      await driver.executeScript<string>('return [...document.querySelectorAll(".margin-clock")][3].textContent')
     ).startsWith('00:0'),
   ).toBe(true);
   await type(driver, Key.HOME, Key.BACK_SPACE);
@@ -166,7 +166,7 @@ it('goes to a finding from Checks, and the finding goes when it is mended', asyn
 it('proofs a caption by key and goes on to the next, playing it', async () => {
   const before = Number(/Caption (\d+)/.exec(await cursorTitle())?.[1]);
   await control(driver, Key.ENTER);
-  await says(driver, '1 of 34 proofed');
+  await says(driver, '1 of 33 proofed');
   await eventually(driver, 'the next caption', async () =>
     (await cursorTitle()).startsWith(`Caption ${String(before + 1)} `),
   );
@@ -182,8 +182,8 @@ it('finds all of it kept after a reload', async () => {
   const count = await findings();
   await driver.navigate().refresh();
   await see(driver, '.cm-line');
-  await says(driver, '1 of 34 proofed');
-  expect((await lines(driver)).some((l) => l.startsWith('at the Tollen'))).toBe(true);
+  await says(driver, '1 of 33 proofed');
+  expect((await lines(driver)).some((l) => l.includes('at the Tollen'))).toBe(true);
   expect(await findings()).toBe(count);
 });
 

@@ -3,7 +3,7 @@
  * each caption repeats the last lines of the one before and adds a line (`rolling`); each repeats all
  * of the one before and adds a word (`growing`); each holds a word or two (`word by word`).
  */
-import { groupPieces, type Piece } from './group.ts';
+import { firstCaptions, type Piece } from './first-captions.ts';
 import type { HouseStyle } from '../rules/style.ts';
 import type { ReadCaption } from '../formats/format.ts';
 import { sliceText, spliceText, tokensOf } from '../track/ranges.ts';
@@ -132,5 +132,5 @@ export function unroll(captions: readonly ReadCaption[], { habit }: Rolling, sty
     const piece = fresh(here, skip, end);
     if (piece) pieces.push(...byWord(piece));
   });
-  return groupPieces(pieces, style);
+  return firstCaptions(pieces, style);
 }

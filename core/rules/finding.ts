@@ -5,14 +5,28 @@ import type { FrameRate, HouseStyle, Severity } from './style.ts';
 export type RuleId =
   | 'line-too-long'
   | 'too-many-lines'
+  | 'too-many-words'
+  | 'phrase-parted'
+  | 'lopsided'
+  | 'one-line-enough'
+  | 'empty'
+  | 'unclosed'
+  | 'character'
+  | 'stray-space'
+  | 'stray-punctuation'
   | 'too-fast'
+  | 'too-many-wpm'
   | 'brisk'
   | 'too-short'
   | 'too-long'
   | 'gap-too-small'
+  | 'gap-to-close'
   | 'overlap'
-  | 'empty'
-  | 'past-the-end';
+  | 'provisional'
+  | 'early'
+  | 'late'
+  | 'past-the-end'
+  | 'not-proofed';
 
 export interface Finding {
   readonly rule: RuleId;
@@ -29,6 +43,8 @@ export interface Finding {
 export interface Ground {
   readonly style: HouseStyle;
   readonly rate: FrameRate;
+  /** BCP 47, where it is known: tells which phrases belong together. */
+  readonly language?: string | null;
   /** Length of the recording in ms; null where there is none. */
   readonly length: number | null;
 }
@@ -39,13 +55,18 @@ export interface InPlace {
   readonly next: Caption | null;
 }
 
+/** The order in which Checks shows rules. */
+export const groups = ['Text', 'Reading', 'Time', 'State'] as const;
+
 export interface Rule {
   readonly id: RuleId;
-  readonly group: 'Text' | 'Reading' | 'Time';
+  readonly group: (typeof groups)[number];
   /** As Checks names it. */
   readonly title: string;
   /** In few words, for the margin. */
   readonly short: string;
+  /** The figure is the worse the less it is. */
+  readonly lessIsWorse?: true;
   readonly look: (at: InPlace, ground: Ground) => readonly Finding[];
 }
 
@@ -59,4 +80,12 @@ export function found(
   message: string,
 ): readonly Finding[] {
   return severity === 'off' ? [] : [{ rule, severity, captions, figures: { value, limit }, message }];
+}
+
+/** Whether somebody has let a finding be: for its rule, on its caption, and while its figure is no worse than it was then. */
+export function isLetBe(finding: Finding, caption: Caption, rule: Pick<Rule, 'lessIsWorse'>): boolean {
+  const entry = caption.letBe.find((e) => e.rule === finding.rule);
+  if (!entry) return false;
+  const { value } = finding.figures;
+  return rule.lessIsWorse ? value >= entry.figure : value <= entry.figure;
 }

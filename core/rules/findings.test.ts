@@ -3,7 +3,8 @@ import { captionsArbitrary, play, seedsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import type { Ground } from './finding.ts';
 import { finder, mustCount } from './findings.ts';
-import { shippedStyle, smallestGap, type HouseStyle } from './style.ts';
+import { shippedStyle } from './shipped.ts';
+import { smallestGap, type HouseStyle } from './style.ts';
 
 function lecture(): HouseStyle {
   const style = shippedStyle('lecture-38');
@@ -19,9 +20,23 @@ const c = (id: string, start: number, end: number, text = 'It is level.'): Capti
 
 describe('findings', () => {
   it.each<[string, Caption[], string[]]>([
-    ['nothing on a caption at its limits', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'x'.repeat(10))], []],
+    ['nothing on a caption at its limits', [c('a', 0, 4000, 'x'.repeat(20) + '\n' + 'x'.repeat(30))], []],
     ['a line of 39 where 38 fit', [c('a', 0, 5000, 'x'.repeat(39))], ['line-too-long']],
-    ['three lines', [c('a', 0, 4000, 'one\ntwo\nthree')], ['too-many-lines']],
+    ['three lines', [c('a', 0, 6000, 'It is level,\nwe open the gate,\nand on she goes.')], ['too-many-lines']],
+    [
+      'a break after an article',
+      [c('a', 0, 6000, 'We wait until the keeper has opened the\nlower gate.')],
+      ['line-too-long', 'phrase-parted'],
+    ],
+    ['two lines where one is enough', [c('a', 0, 3000, 'It is level,\nnow.')], ['one-line-enough']],
+    [
+      'spaces and signs that stray',
+      [c('a', 0, 5000, 'It  is level\n, now or never it is, and not later.')],
+      ['stray-space', 'stray-punctuation'],
+    ],
+    ['a tag that would be shown', [c('a', 0, 3000, '<i>Wait.')], ['unclosed']],
+    ['a bracket left open', [c('a', 0, 3000, '[bell')], ['unclosed']],
+    ['a text without a place in the sound', [{ ...c('a', 0, 2000), timing: 'provisional' }], ['provisional']],
     ['speed just over the limit', [c('a', 0, 1999, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['too-fast']],
     ['speed between target and limit', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['brisk']],
     ['999 ms', [c('a', 0, 999, 'Wait.')], ['too-short']],

@@ -1,12 +1,16 @@
-/** House styles: the limits and conventions a client asks for. */
-import { countEverything, type Counting } from '../text/measures.ts';
+/** House styles: the limits and conventions a client asks for. The shipped ones are in `shipped.ts`. */
+import type { Counting } from '../text/measures.ts';
 
 /** `must` counts as a finding that has to go, `should` as advice, `off` is not looked at. */
 export type Severity = 'must' | 'should' | 'off';
 
-export interface Limit {
-  readonly limit: number;
+/** Something that is either as it should be or not. */
+export interface Asked {
   readonly severity: Severity;
+}
+
+export interface Limit extends Asked {
+  readonly limit: number;
 }
 
 export interface SpeedLimit extends Limit {
@@ -19,8 +23,15 @@ export interface GapLimit extends Limit {
   readonly unit: 'ms' | 'frames';
 }
 
+/** How two lines share a text where there is a choice. */
+export type Shape = 'shorter first' | 'even' | 'fill';
+/** `cea-608` is the basic set of the North American caption standard (47 CFR 79.101). */
+export type CharacterSet = 'any' | 'cea-608';
+export type SpeakerLabel = 'any' | 'NAME:' | 'Name:' | '[Name]';
+export type SoundNote = 'any' | '[lower case]' | '[Sentence case]' | '[UPPER CASE]' | '(lower case)' | '(UPPER CASE)';
+
 export interface HouseStyle {
-  readonly schema: 1;
+  readonly schema: 2;
   readonly id: string;
   readonly name: string;
   readonly version: number;
@@ -28,17 +39,44 @@ export interface HouseStyle {
   readonly text: {
     readonly lineLength: Limit;
     readonly lines: Limit;
-    /** One line up to so many characters. */ readonly oneLineUpTo: number;
+    /** Most words in a line. */
+    readonly wordsInLine: Limit;
+    /** A caption of so many characters stands on one line. */
+    readonly oneLineUpTo: Limit;
+    /** Sentences of more characters than this stand on lines or captions of their own. */
+    readonly ownLineAbove: Limit;
+    readonly shape: Asked & { readonly form: Shape };
+    /** Lines break where the sense does. */
+    readonly breaks: Asked;
+    readonly characters: Asked & { readonly set: CharacterSet };
+    /** No stray spaces, no stray punctuation. */
+    readonly tidy: Asked;
+    readonly speakerLabels: Asked & { readonly form: SpeakerLabel };
+    readonly soundNotes: Asked & { readonly form: SoundNote };
+    readonly hesitations: Asked & { readonly are: 'kept' | 'removed' };
+    readonly numerals: Asked & { readonly from: number };
   };
-  /** Reading speed in characters per second. */
-  readonly reading: { readonly speed: SpeedLimit };
+  readonly reading: {
+    /** In characters per second. */
+    readonly speed: SpeedLimit;
+    /** In words per minute. */
+    readonly words: SpeedLimit;
+  };
   /** Durations in ms. */
   readonly time: {
     readonly shortest: Limit;
     readonly longest: Limit;
     readonly gap: GapLimit;
-    readonly overlap: { readonly severity: Severity };
+    /** Gaps shorter than this are closed to the smallest. */
+    readonly closeBelow: Limit;
+    readonly overlap: Asked;
+    readonly provisional: Asked;
+    /** How long a new caption is. */
+    readonly usual: number;
+    /** How early or late a caption may begin against its first spoken word. */
+    readonly sync: Asked & { readonly early: number; readonly late: number };
   };
+  readonly state: { readonly proofed: Asked };
 }
 
 /** Frames per second as an exact ratio. */
@@ -51,45 +89,4 @@ export interface FrameRate {
 export function smallestGap(style: HouseStyle, rate: FrameRate): number {
   const { limit, unit } = style.time.gap;
   return unit === 'ms' ? limit : (limit * 1000 * rate.denominator) / rate.numerator;
-}
-
-/** For recordings of talks and courses. Figures: common practice. */
-const lecture: HouseStyle = {
-  schema: 1,
-  id: 'lecture-38',
-  name: 'Lecture 38',
-  version: 1,
-  counting: countEverything,
-  text: { lineLength: { limit: 38, severity: 'must' }, lines: { limit: 2, severity: 'must' }, oneLineUpTo: 38 },
-  reading: { speed: { limit: 20, target: 15, severity: 'must' } },
-  time: {
-    shortest: { limit: 1000, severity: 'must' },
-    longest: { limit: 7000, severity: 'must' },
-    gap: { limit: 2, unit: 'frames', severity: 'must' },
-    overlap: { severity: 'must' },
-  },
-};
-
-/** For short upright video, where a line holds few words. Figures: common practice. */
-const upright: HouseStyle = {
-  schema: 1,
-  id: 'upright-17',
-  name: 'Upright 17',
-  version: 1,
-  counting: countEverything,
-  text: { lineLength: { limit: 17, severity: 'must' }, lines: { limit: 2, severity: 'must' }, oneLineUpTo: 17 },
-  reading: { speed: { limit: 25, target: 20, severity: 'must' } },
-  time: {
-    shortest: { limit: 600, severity: 'must' },
-    longest: { limit: 5000, severity: 'must' },
-    gap: { limit: 0, unit: 'ms', severity: 'should' },
-    overlap: { severity: 'must' },
-  },
-};
-
-/** The house styles that ship with Fenwix. */
-export const shippedStyles: readonly HouseStyle[] = [lecture, upright];
-
-export function shippedStyle(id: string): HouseStyle | null {
-  return shippedStyles.find((s) => s.id === id) ?? null;
 }

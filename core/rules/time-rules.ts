@@ -1,6 +1,7 @@
 /** Findings about reading speed, duration and the room between captions. */
-import { measure, need, speedText } from '../text/measures.ts';
+import { countWords, measure, need, speedText } from '../text/measures.ts';
 import { seconds } from '../time/clock.ts';
+import type { Caption } from '../track/caption.ts';
 import { found, type Rule } from './finding.ts';
 import { smallestGap } from './style.ts';
 
@@ -19,6 +20,29 @@ export const timeRules: readonly Rule[] = [
       if (speed <= limit) return [];
       const message = `${String(characters)} characters in ${seconds(duration)} = ${speedText(speed)} cps; limit ${String(limit)}. Needs ${seconds(need(characters, limit))}.`;
       return found('too-fast', severity, [caption.id], speed, limit, message);
+    },
+  },
+  {
+    id: 'too-many-wpm',
+    group: 'Reading',
+    title: 'Too many words a minute',
+    short: 'too many words',
+    look({ caption }, { style }) {
+      const { limit, severity } = style.reading.words;
+      if (severity === 'off') return [];
+      const duration = caption.end - caption.start;
+      const words = countWords(caption.text);
+      const speed = duration > 0 ? (words * 60_000) / duration : words > 0 ? Infinity : 0;
+      return speed <= limit
+        ? []
+        : found(
+            'too-many-wpm',
+            severity,
+            [caption.id],
+            speed,
+            limit,
+            `${String(words)} words in ${seconds(duration)} = ${String(Math.ceil(speed))} a minute; limit ${String(limit)}.`,
+          );
     },
   },
   {
@@ -42,6 +66,7 @@ export const timeRules: readonly Rule[] = [
   },
   {
     id: 'too-short',
+    lessIsWorse: true,
     group: 'Time',
     title: 'On screen too briefly',
     short: 'too brief',
@@ -82,6 +107,7 @@ export const timeRules: readonly Rule[] = [
   },
   {
     id: 'gap-too-small',
+    lessIsWorse: true,
     group: 'Time',
     title: 'Gap too small',
     short: 'small gap',
@@ -104,6 +130,28 @@ export const timeRules: readonly Rule[] = [
     },
   },
   {
+    id: 'gap-to-close',
+    group: 'Time',
+    title: 'Gap to close',
+    short: 'gap to close',
+    look({ caption, next }, { style, rate }) {
+      const { limit, severity } = style.time.closeBelow;
+      if (!next || severity === 'off') return [];
+      const gap = next.start - caption.end;
+      const least = Math.ceil(smallestGap(style, rate));
+      return gap <= least + frameTolerance || gap >= limit
+        ? []
+        : found(
+            'gap-to-close',
+            severity,
+            [caption.id, next.id],
+            gap,
+            least,
+            `${String(gap)} ms before the next caption; gaps below ${String(limit)} ms are closed to ${String(least)} ms.`,
+          );
+    },
+  },
+  {
     id: 'overlap',
     group: 'Time',
     title: 'Overlaps the next',
@@ -119,6 +167,64 @@ export const timeRules: readonly Rule[] = [
         0,
         `Still on screen for ${seconds(-gap)} after the next caption has begun.`,
       );
+    },
+  },
+  {
+    id: 'provisional',
+    group: 'Time',
+    title: 'Times are provisional',
+    short: 'provisional',
+    look({ caption }, { style }) {
+      return caption.timing === 'set'
+        ? []
+        : found(
+            'provisional',
+            style.time.provisional.severity,
+            [caption.id],
+            1,
+            0,
+            'This text has no place in the sound yet; its times are a guess.',
+          );
+    },
+  },
+  {
+    id: 'early',
+    group: 'Time',
+    title: 'Early against speech',
+    short: 'early',
+    look({ caption }, { style }) {
+      const { early, severity } = style.time.sync;
+      const offset = syncOffset(caption);
+      return offset === null || -offset <= early
+        ? []
+        : found(
+            'early',
+            severity,
+            [caption.id],
+            -offset,
+            early,
+            `Begins ${seconds(-offset)} before its first word; at most ${seconds(early)}.`,
+          );
+    },
+  },
+  {
+    id: 'late',
+    group: 'Time',
+    title: 'Late against speech',
+    short: 'late',
+    look({ caption }, { style }) {
+      const { late, severity } = style.time.sync;
+      const offset = syncOffset(caption);
+      return offset === null || offset <= late
+        ? []
+        : found(
+            'late',
+            severity,
+            [caption.id],
+            offset,
+            late,
+            `Begins ${seconds(offset)} after its first word; at most ${seconds(late)}.`,
+          );
     },
   },
   {
@@ -139,3 +245,31 @@ export const timeRules: readonly Rule[] = [
     },
   },
 ];
+
+/** Rules about how far the work on a caption has come. */
+export const stateRules: readonly Rule[] = [
+  {
+    id: 'not-proofed',
+    group: 'State',
+    title: 'Not proofed',
+    short: 'not proofed',
+    look({ caption }, { style }) {
+      return caption.proofed
+        ? []
+        : found(
+            'not-proofed',
+            style.state.proofed.severity,
+            [caption.id],
+            0,
+            1,
+            'Nobody has heard this caption through and agreed with it yet.',
+          );
+    },
+  },
+];
+
+/** Caption start minus the start of its first spoken word, in ms; null where no word has a time of its own. */
+function syncOffset(caption: Caption): number | null {
+  const first = caption.words[0];
+  return !first || first[5] === 'guessed' || first[0] > 0 ? null : caption.start - first[2];
+}

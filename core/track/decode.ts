@@ -101,15 +101,17 @@ export function decodeCaption(value: unknown, at = 'caption'): Caption {
         ? null
         : oneOf<Placement>(json['placement'], `${at}.placement`, [1, 2, 3, 4, 5, 6, 7, 8, 9]),
     proofed: boolean(json['proofed'], `${at}.proofed`),
-    letBe: list(json['letBe'], `${at}.letBe`, (v, where): LetBe => {
-      const entry = object(v, where);
-      return {
-        rule: string(entry['rule'], where),
-        reason: string(entry['reason'], where),
-        figure: number(entry['figure'], where),
-      };
-    }),
+    letBe: list(json['letBe'], `${at}.letBe`, decodeLetBe),
     foreign: json['foreign'] === null ? null : decodeForeign(json['foreign'], `${at}.foreign`),
+  };
+}
+
+function decodeLetBe(value: unknown, at: string): LetBe {
+  const entry = object(value, at);
+  return {
+    rule: string(entry['rule'], at),
+    reason: string(entry['reason'], at),
+    figure: number(entry['figure'], at),
   };
 }
 
@@ -174,6 +176,13 @@ export function decodeEdit(value: unknown, at = 'edit', depth = 0): Edit {
         kind: oneOf(json['kind'], `${at}.kind`, markKinds),
         value: string(json['value'], `${at}.value`),
         on: boolean(json['on'], `${at}.on`),
+      };
+    case 'letBe':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        rule: string(json['rule'], `${at}.rule`),
+        entry: json['entry'] === null ? null : decodeLetBe(json['entry'], `${at}.entry`),
       };
     case 'proof':
       return { type, ids: ids('ids'), proofed: boolean(json['proofed'], `${at}.proofed`) };

@@ -3,7 +3,7 @@
  * and the edit that takes it back, so one door serves typing, undo, the server's log and going back
  * to an older state.
  */
-import { sorted, type Caption, type MarkKind } from './caption.ts';
+import { sorted, type Caption, type LetBe, type MarkKind } from './caption.ts';
 import { joinText, markText, sliceText, spliceText } from './ranges.ts';
 
 export type Edit =
@@ -40,6 +40,8 @@ export type Edit =
       readonly value: string;
       readonly on: boolean;
     }
+  /** A finding is let be, or no longer: `entry` is null then. */
+  | { readonly type: 'letBe'; readonly id: string; readonly rule: string; readonly entry: LetBe | null }
   | { readonly type: 'proof'; readonly ids: readonly string[]; readonly proofed: boolean }
   /** Several edits that are one step of work, in order. */
   | { readonly type: 'together'; readonly edits: readonly Edit[] };
@@ -191,6 +193,12 @@ export function apply(captions: readonly Caption[], edit: Edit): Applied {
       within(found.text, edit.from, edit.to);
       return exchange(captions, index, [found], [markText(found, edit.from, edit.to, edit.kind, edit.value, edit.on)]);
     }
+    case 'letBe': {
+      const { index, found } = find(captions, edit.id);
+      const rest = found.letBe.filter((e) => e.rule !== edit.rule);
+      const letBe = edit.entry ? [...rest, { ...edit.entry, rule: edit.rule }] : rest;
+      return exchange(captions, index, [found], [{ ...found, letBe }]);
+    }
     case 'proof': {
       const ids = new Set(edit.ids);
       const before = captions.filter((c) => ids.has(c.id));
@@ -220,6 +228,7 @@ export function touches(edit: Edit): readonly string[] {
     case 'splice':
     case 'setTimes':
     case 'mark':
+    case 'letBe':
       return [edit.id];
     case 'split':
       return [edit.id, edit.newId];

@@ -1,6 +1,7 @@
 /** Jobs as they are kept and as they are given out. */
 import type { Knex } from 'knex';
-import type { FrameRate, HouseStyle } from '../../core/rules/style.ts';
+import { keptStyle } from '../../core/rules/decode-style.ts';
+import type { FrameRate } from '../../core/rules/style.ts';
 import type { Job, Recording } from '../../core/job/job.ts';
 import { missing } from '../problem.ts';
 import type { TrackRow } from '../tracks/log.ts';
@@ -29,7 +30,7 @@ async function whole(db: Knex, row: JobRow): Promise<Job> {
   return {
     ...row,
     rate: JSON.parse(row.rate) as FrameRate,
-    style: JSON.parse(row.style) as HouseStyle,
+    style: keptStyle(JSON.parse(row.style)),
     recording: recording ?? null,
     tracks: tracks.map(({ foreign: _, ...summary }) => summary),
   };

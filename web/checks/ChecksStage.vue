@@ -2,15 +2,19 @@
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
-import { rules } from '../../core/rules/findings.ts';
+import { ruleNamed, rules } from '../../core/rules/findings.ts';
+import type { Proposal } from '../../core/rules/repairs/repairs.ts';
+import type { Caption, LetBe as LetBeEntry } from '../../core/track/caption.ts';
 import { marginClock } from '../../core/time/clock.ts';
-import type { Caption } from '../../core/track/caption.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
+import FindingRow from './FindingRow.vue';
+import RepairReport from './RepairReport.vue';
 import RuleList from './RuleList.vue';
+import { useRepairs } from './use-repairs.ts';
 
 const job = useJob();
 const track = useTrack();
@@ -18,6 +22,8 @@ const place = usePlace();
 const playback = usePlayback();
 const findings = useFindings();
 const router = useRouter();
+const repairs = useRepairs();
+const { report } = repairs;
 
 interface Row {
   readonly caption: Caption;
@@ -26,28 +32,38 @@ interface Row {
 const all = computed<Row[]>(() =>
   track.captions.flatMap((caption) => findings.of(caption.id).map((finding) => ({ caption, finding }))),
 );
+const kept = computed<{ caption: Caption; entry: LetBeEntry }[]>(() =>
+  track.captions.flatMap((caption) => caption.letBe.map((entry) => ({ caption, entry }))),
+);
 const counts = computed(() => {
   const found = new Map<RuleId, number>();
   for (const { finding } of all.value) found.set(finding.rule, (found.get(finding.rule) ?? 0) + 1);
   return found;
 });
-const chosen = ref<RuleId | null>(null);
+const chosen = ref<RuleId | 'let-be' | null>(null);
 const rule = computed(() => {
   const wanted = chosen.value;
-  if (wanted && (counts.value.get(wanted) ?? 0) > 0) return wanted;
-  return rules.find((r) => counts.value.has(r.id))?.id ?? null;
+  if (wanted === 'let-be' && kept.value.length > 0) return wanted;
+  if (wanted && wanted !== 'let-be' && (counts.value.get(wanted) ?? 0) > 0) return wanted;
+  const must = all.value.find((row) => row.finding.severity === 'must')?.finding.rule;
+  return must ?? rules.find((r) => counts.value.has(r.id))?.id ?? null;
 });
 const rows = computed(() => all.value.filter((row) => row.finding.rule === rule.value));
 const advice = computed(() => all.value.length - findings.count);
 /** Long lists are cut, so that the page stays light; what is mended makes room for the rest. */
-const most = 200;
+const most = 60;
+const shown = computed(() =>
+  rows.value
+    .slice(0, most)
+    .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
+);
 
-function choose(row: Row): void {
-  place.goTo(row.caption.id, 'chosen');
-  playback.seek(row.caption.start);
+function choose(caption: Caption): void {
+  place.goTo(caption.id, 'chosen');
+  playback.seek(caption.start);
 }
-function mend(row: Row): void {
-  choose(row);
+function mend(caption: Caption): void {
+  choose(caption);
   void router.push({ name: 'words' });
 }
 </script>
@@ -57,34 +73,56 @@ function mend(row: Row): void {
     <h2>
       {{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }} in {{ track.captions.length }} captions
     </h2>
-    <span class="soft"
+    <span class="soft checks-against"
       >against {{ job.job?.style.name }}<template v-if="advice > 0">, and {{ advice }} pieces of advice</template></span
     >
+    <button
+      v-if="rule && rule !== 'let-be'"
+      type="button"
+      class="plain-button"
+      @click="repairs.repairMany((f) => f.rule === rule)"
+    >
+      Repair all {{ rows.length }} of this kind
+    </button>
+    <button v-if="all.length > 0" type="button" class="plain-button main" @click="repairs.repairMany(() => true)">
+      Repair everything
+    </button>
   </div>
   <div class="checks">
-    <RuleList :counts="counts" :chosen="rule" @choose="chosen = $event" />
+    <RuleList :counts="counts" :chosen="rule" :let-be="kept.length" @choose="chosen = $event" />
     <div class="checks-rows">
-      <div v-if="rows.length === 0" class="checks-none">
+      <RepairReport v-if="report" :report="report" @go="choose($event)" @close="report = null" />
+      <div v-if="rule === null" class="checks-none">
         <h2>Nothing departs from {{ job.job?.style.name }}</h2>
         <p class="soft">Every caption keeps to its limits. What is left is hearing them through: Words, Ctrl Enter.</p>
       </div>
-      <ol v-else aria-label="Findings">
-        <li
-          v-for="row in rows.slice(0, most)"
-          :key="row.caption.id"
-          :class="{ here: place.caption?.id === row.caption.id }"
-        >
-          <button type="button" class="checks-row" @click="choose(row)" @dblclick="mend(row)">
-            <span class="figures checks-time">{{ marginClock(row.caption.start) }}</span>
-            <span class="checks-text">
-              <span class="checks-caption" dir="auto">{{ row.caption.text }}</span>
-              <b :class="row.finding.severity">{{ row.finding.message }}</b>
-            </span>
+      <ol v-else-if="rule === 'let-be'" aria-label="Let be">
+        <li v-for="{ caption, entry } in kept" :key="`${caption.id} ${entry.rule}`" class="checks-kept">
+          <span class="figures soft">{{ marginClock(caption.start) }}</span>
+          <span class="checks-kept-text"
+            ><span dir="auto">{{ caption.text }}</span
+            ><b>{{ ruleNamed(entry.rule as RuleId).title }}</b> let be: {{ entry.reason }}</span
+          >
+          <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">
+            Take back
           </button>
-          <button type="button" class="plain-button" @click="mend(row)">Mend in Words</button>
         </li>
       </ol>
-      <p v-if="rows.length > most" class="soft">And {{ rows.length - most }} more.</p>
+      <ol v-else aria-label="Findings">
+        <FindingRow
+          v-for="row in shown"
+          :key="row.caption.id"
+          :caption="row.caption"
+          :finding="row.finding"
+          :proposal="row.proposal"
+          :here="place.caption?.id === row.caption.id"
+          @choose="choose(row.caption)"
+          @mend="mend(row.caption)"
+          @repair="repairs.repair(row.finding)"
+          @let-be="repairs.letBe(row.finding, $event)"
+        />
+      </ol>
+      <p v-if="rule !== 'let-be' && rows.length > most" class="soft">And {{ rows.length - most }} more.</p>
     </div>
   </div>
 </template>
@@ -94,6 +132,12 @@ function mend(row: Row): void {
   display: flex;
   flex: 1;
   min-height: 0;
+}
+.checks-against {
+  flex: 1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .checks-rows {
   flex: 1;
@@ -106,48 +150,20 @@ ol {
   padding: 0;
   list-style: none;
 }
-li {
+.checks-kept {
   display: flex;
   align-items: flex-start;
-  gap: 12px;
-  padding: 10px 12px 10px 0;
+  gap: 14px;
+  padding: 10px 12px;
   border-bottom: 1px solid var(--rule);
 }
-li.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 0 var(--ink);
-}
-.checks-row {
-  display: flex;
+.checks-kept-text {
   flex: 1;
-  gap: 14px;
-  min-width: 0;
-  padding: 0 0 0 12px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
 }
-.checks-time {
-  flex: none;
-  width: 76px;
-  color: var(--soft);
-}
-.checks-caption {
+.checks-kept-text span {
   display: block;
   font-size: 16px;
   white-space: pre-line;
-}
-b {
-  font-size: 14px;
-}
-b.must {
-  color: var(--alarm);
-}
-b.should {
-  color: var(--sun-text);
 }
 .checks-none {
   padding: 60px 24px;

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import type { RuleId } from '../../core/rules/finding.ts';
+import { groups, type RuleId } from '../../core/rules/finding.ts';
 import { rules } from '../../core/rules/findings.ts';
 
-defineProps<{ counts: ReadonlyMap<RuleId, number>; chosen: RuleId | null }>();
-defineEmits<{ choose: [rule: RuleId] }>();
-const groups = ['Text', 'Reading', 'Time'] as const;
+defineProps<{
+  counts: ReadonlyMap<RuleId, number>;
+  chosen: RuleId | 'let-be' | null;
+  letBe: number;
+}>();
+defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
 </script>
 
 <template>
@@ -21,6 +24,13 @@ const groups = ['Text', 'Reading', 'Time'] as const;
       >
         <span>{{ rule.title }}</span>
         <span class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
+      </button>
+    </section>
+    <section v-if="letBe > 0">
+      <h3>Let be</h3>
+      <button type="button" :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
+        <span>Kept on purpose</span>
+        <span class="figures">{{ letBe }}</span>
       </button>
     </section>
   </nav>

@@ -5,10 +5,14 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
+import { useRepairs } from '../checks/use-repairs.ts';
 import { joint } from '../words/surface/translate.ts';
 import type { Deeds } from './commands.ts';
 
-export function useDeeds(): Pick<Deeds, 'replay' | 'proof' | 'finding' | 'timeHere' | 'join'> & {
+export function useDeeds(): Pick<
+  Deeds,
+  'replay' | 'proof' | 'finding' | 'repair' | 'repairAll' | 'timeHere' | 'join'
+> & {
   readonly unproof: () => void;
 } {
   const job = useJob();
@@ -16,6 +20,7 @@ export function useDeeds(): Pick<Deeds, 'replay' | 'proof' | 'finding' | 'timeHe
   const place = usePlace();
   const playback = usePlayback();
   const findings = useFindings();
+  const repairs = useRepairs();
 
   function replay(around: 0 | 1): void {
     playback.replay(place.index - around, place.index + around);
@@ -45,6 +50,20 @@ export function useDeeds(): Pick<Deeds, 'replay' | 'proof' | 'finding' | 'timeHe
     }
   }
 
+  function repair(): void {
+    const here = place.caption ? findings.of(place.caption.id) : [];
+    const found = here.find((f) => repairs.propose(f).repair !== null) ?? here[0];
+    if (found) repairs.repair(found);
+    else track.notice = 'This caption has no finding to repair.';
+  }
+
+  function repairAll(): void {
+    repairs.repairMany(() => true);
+    const report = repairs.report.value;
+    if (report)
+      track.notice = `${String(report.done.length)} repairs were made; ${String(report.left.length)} findings are left, each with its reason in Checks.`;
+  }
+
   function timeHere(edge: 'start' | 'end'): void {
     const here = place.caption;
     if (!here || !track.editable) return;
@@ -63,5 +82,5 @@ export function useDeeds(): Pick<Deeds, 'replay' | 'proof' | 'finding' | 'timeHe
     place.goTo(a.id, 'chosen');
   }
 
-  return { replay, proof, unproof, finding, timeHere, join };
+  return { replay, proof, unproof, finding, repair, repairAll, timeHere, join };
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { shippedStyles } from '../../core/rules/style.ts';
+import { shippedStyles } from '../../core/rules/shipped.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
 import type { Job, Recording } from '../../core/job/job.ts';

@@ -2,21 +2,46 @@
 import { computed } from 'vue';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import LetBe from '../checks/LetBe.vue';
+import { useRepairs } from '../checks/use-repairs.ts';
 import { useFindings } from '../stores/findings.ts';
 
 const props = defineProps<{ caption: Caption }>();
 const findings = useFindings();
-const shown = computed(() => findings.of(props.caption.id));
+const repairs = useRepairs();
+const shown = computed(() =>
+  findings.of(props.caption.id).map((finding) => ({ finding, proposal: repairs.propose(finding) })),
+);
+/** The finding that Ctrl E repairs: the first that can be. */
+const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
 </script>
 
 <template>
   <ul class="findings" aria-label="Findings of this caption" aria-live="polite">
-    <li v-for="finding in shown" :key="finding.rule" :class="finding.severity">
+    <li v-for="{ finding, proposal } in shown" :key="finding.rule" :class="finding.severity">
       <b
         ><span aria-hidden="true">{{ finding.severity === 'must' ? '▲' : '△' }}</span>
         {{ ruleNamed(finding.rule).title }}.</b
       >
       {{ finding.message }}
+      <span class="findings-deeds">
+        <template v-if="proposal.repair">
+          <button type="button" class="plain-button" :title="proposal.repair.says" @click="repairs.repair(finding)">
+            Repair<kbd v-if="finding === first">Ctrl E</kbd>
+          </button>
+          <span class="findings-says">{{ proposal.repair.says }}</span>
+        </template>
+        <span v-else class="findings-says">{{ proposal.why }}</span>
+        <LetBe @let-be="repairs.letBe(finding, $event)" />
+      </span>
+    </li>
+  </ul>
+  <ul v-if="caption.letBe.length > 0" class="findings" aria-label="Let be">
+    <li v-for="entry in caption.letBe" :key="entry.rule" class="kept">
+      <b>Let be: {{ entry.rule }}.</b> {{ entry.reason }}
+      <span class="findings-deeds">
+        <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">Take back</button>
+      </span>
     </li>
   </ul>
 </template>
@@ -38,5 +63,24 @@ li {
 li.must {
   border-left-color: var(--alarm);
   background: var(--alarm-wash);
+}
+li.kept {
+  border-left-color: var(--rule);
+  background: none;
+}
+.findings-deeds {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 8px;
+  margin-top: 6px;
+}
+.findings-says {
+  flex: 1 1 130px;
+}
+kbd {
+  margin-left: 6px;
+  color: var(--soft);
+  font: 13px var(--read);
 }
 </style>

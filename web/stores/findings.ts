@@ -13,7 +13,14 @@ export const useFindings = defineStore('findings', () => {
   const track = useTrack();
   const look = finder();
   const ground = computed<Ground | null>(() =>
-    job.job ? { style: job.job.style, rate: job.job.rate, length: job.job.recording?.length ?? null } : null,
+    job.job
+      ? {
+          style: job.job.style,
+          rate: job.job.rate,
+          length: job.job.recording?.length ?? null,
+          language: track.track?.language ?? job.job.language,
+        }
+      : null,
   );
   const byCaption = computed<ReadonlyMap<string, readonly Finding[]>>(() =>
     ground.value ? look(track.captions, ground.value) : new Map(),

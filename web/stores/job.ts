@@ -1,7 +1,7 @@
 /** The job that is open. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { shippedStyles } from '../../core/rules/style.ts';
+import { shippedStyles } from '../../core/rules/shipped.ts';
 import { ask, sentence } from '../api/client.ts';
 import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';
 

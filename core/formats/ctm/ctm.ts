@@ -4,7 +4,7 @@
  * Alternatives stand between `<ALT_BEGIN>`, `<ALT>` and `<ALT_END>`; the first of them is taken, and
  * `@` in them stands for no word.
  */
-import { groupPieces, type Piece } from '../../layout/group.ts';
+import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
 import { shareByLetters, tokensOf } from '../../track/ranges.ts';
 import type { Caption } from '../../track/caption.ts';
 import { Unreadable, type Format, type Mended, type Sheet, type Writer } from '../format.ts';
@@ -129,7 +129,7 @@ export const ctm: Format = {
     return {
       format: 'ctm',
       language: null,
-      captions: groupPieces(words.map(pieceOfWord), style),
+      captions: firstCaptions(words.map(pieceOfWord), style),
       mended,
       foreign: null,
     };

@@ -1,5 +1,5 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
-import { groupPieces, type Piece } from '../../layout/group.ts';
+import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
 import type { HouseStyle } from '../../rules/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
@@ -78,7 +78,7 @@ export function captionsOfParagraphs(paragraphs: readonly Paragraph[], style: Ho
       });
     clock = Math.round(start + letters * each) + betweenParagraphs;
   });
-  return groupPieces(pieces, style).map((c) => ({ ...c, timing: 'provisional', speakers: oneVoice(c.speakers) }));
+  return firstCaptions(pieces, style).map((c) => ({ ...c, timing: 'provisional', speakers: oneVoice(c.speakers) }));
 }
 
 /** Ranges of one speaker that only a space keeps apart are one. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { shippedStyle } from '../../../core/rules/style.ts';
+import { shippedStyle } from '../../../core/rules/shipped.ts';
 import { captionsArbitrary, play, seedsArbitrary } from '../../../core/track/arbitrary.ts';
 import { caption } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/edits.ts';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { shippedStyles } from '../rules/style.ts';
+import { shippedStyles } from '../rules/shipped.ts';
 import { lineLength } from '../text/measures.ts';
 import { pieceOfWord } from '../formats/ctm/ctm.ts';
-import { groupPieces } from './group.ts';
+import { firstCaptions } from './first-captions.ts';
 
 const heard = fc
   .array(
@@ -22,7 +22,7 @@ describe.each(shippedStyles.map((s) => [s.name, s] as const))('grouping words un
   it('keeps every word once, in order, with its time', () => {
     fc.assert(
       fc.property(heard, (words) => {
-        const captions = groupPieces(words.map(pieceOfWord), style);
+        const captions = firstCaptions(words.map(pieceOfWord), style);
         expect(captions.flatMap((c) => c.text.split(/[ \n]/)).filter(Boolean)).toEqual(words.map((w) => w.text));
         expect(captions.flatMap((c) => c.words.map((w) => [c.text.slice(w[0], w[1]), w[2], w[3]]))).toEqual(
           words.map((w) => [w.text, w.start, w.end]),
@@ -34,7 +34,7 @@ describe.each(shippedStyles.map((s) => [s.name, s] as const))('grouping words un
   it('keeps to the line limits and never overlaps', () => {
     fc.assert(
       fc.property(heard, (words) => {
-        const captions = groupPieces(words.map(pieceOfWord), style);
+        const captions = firstCaptions(words.map(pieceOfWord), style);
         captions.forEach((c, i) => {
           const lines = c.text.split('\n');
           expect(lines.length).toBeLessThanOrEqual(style.text.lines.limit);

@@ -1,0 +1,84 @@
+/** `fenwix repair` and `fenwix reflow`: captions brought under a house style, with what was and was not done. */
+import { withIds } from '../core/formats/cue.ts';
+import { plainly } from '../core/formats/format.ts';
+import { lossInWords } from '../core/formats/loss.ts';
+import type { Understood } from '../core/formats/registry.ts';
+import type { Ground } from '../core/rules/finding.ts';
+import { finder, mustCount } from '../core/rules/findings.ts';
+import { relay } from '../core/rules/relay.ts';
+import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
+import { monitorClock } from '../core/time/clock.ts';
+import type { Caption } from '../core/track/caption.ts';
+import { CannotDo, takeApart, type Arguments } from './arguments.ts';
+import type { Command, Desk, Ending } from './desk.ts';
+import { counted, json, readCaptionFile, reading, readingUsage, styleAsked, targetOf, titleOf } from './files.ts';
+
+interface Work {
+  readonly captions: readonly Caption[];
+  readonly done: readonly Done[];
+  readonly left: readonly Done[];
+}
+
+const told = ({ start, rule, says }: Done): string => `  ${monitorClock(start)}  ${rule}: ${says}\n`;
+
+/** Reads, works, writes and reports; ends with 1 while must-findings remain. */
+function bring(
+  words: readonly string[],
+  desk: Desk,
+  name: string,
+  flags: readonly string[],
+  work: (captions: readonly Caption[], ground: Ground, newId: () => string, given: Arguments) => Work,
+): Ending {
+  const given = takeApart(words, {
+    values: [...reading.values, 'to', 'language'],
+    flags: [...reading.flags, 'json', 'crlf', ...flags],
+  });
+  const [from, out] = given.files;
+  if (from === undefined || out === undefined || given.files.length > 2)
+    throw new CannotDo(
+      `Two files were expected: fenwix ${name} IN OUT ${readingUsage} [--to FORMAT] [--language TAG] [--json]`,
+    );
+  const target = targetOf(given.values['to'], out);
+  const file: Understood = readCaptionFile(desk, from, given);
+  const language = given.values['language'] ?? file.language;
+  const style = styleAsked(desk, given.values['style']);
+  const ground: Ground = { style, rate: { numerator: 25, denominator: 1 }, length: null, language: language ?? 'en' };
+  let made = 0;
+  const newId = (): string => String(++made);
+  const before = withIds(file.captions, newId);
+  const result = work(before, ground, newId, given);
+  const sheet = { captions: result.captions, title: titleOf(from), language, foreign: file.foreign };
+  const losses = target.writer.losses(sheet, plainly);
+  const text = target.writer.write(sheet, plainly);
+  desk.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  const must = mustCount(finder()(result.captions, ground));
+  const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
+  // What stands on standard output is the file where that was asked for.
+  const say = out === '-' ? desk.mutter : desk.say;
+  if (given.flags.has('json'))
+    say(
+      json({
+        captions: { before: before.length, after: result.captions.length },
+        must: { before: mustCount(finder()(before, ground)), after: must },
+        done: result.done.map(({ start, rule, says }) => ({ start, rule, message: says })),
+        left: result.left.map(({ start, rule, says }) => ({ start, rule, message: says })),
+      }),
+    );
+  else {
+    for (const d of result.done) say(told(d));
+    if (result.left.length > 0) say(`Not repaired:\n${result.left.map(told).join('')}`);
+    say(`${counted(result.captions.length, 'caption')}, ${counted(must, 'finding')} left against ${style.name}\n`);
+  }
+  if (lost !== '') desk.mutter(lost);
+  return must > 0 ? 1 : 0;
+}
+
+export const repair: Command = (words, desk) =>
+  bring(words, desk, 'repair', [], (captions, ground, newId) => repairAll(captions, ground, newId));
+
+export const reflow: Command = (words, desk) =>
+  bring(words, desk, 'reflow', ['all'], (captions, ground, newId, given) => ({
+    captions: relay(captions, ground, newId, given.flags.has('all')).captions,
+    done: [],
+    left: [],
+  }));

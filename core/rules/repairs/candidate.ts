@@ -1,0 +1,92 @@
+/** A change that may be a repair, and what it would make of the findings around it. */
+import type { Caption } from '../../track/caption.ts';
+import type { Edit } from '../../track/edits.ts';
+import type { Finding, Ground, RuleId } from '../finding.ts';
+import { findingsAt } from '../findings.ts';
+
+/** Captions `[from, to)` of a track become others. */
+export interface Candidate {
+  readonly from: number;
+  readonly to: number;
+  readonly after: readonly Caption[];
+  /** What it does, as in “Ends 0.4 s later.” */
+  readonly says: string;
+}
+
+/** How bad the findings of a rule are: how many, and how far over in all. */
+interface Weight {
+  count: number;
+  excess: number;
+}
+type Weights = ReadonlyMap<RuleId, Weight>;
+
+const excessOf = ({ figures }: Finding): number => {
+  const excess = Math.abs(figures.value - figures.limit);
+  return Number.isFinite(excess) ? excess : 1e9;
+};
+
+/** The findings of captions in a row, given what follows the last, of one severity. */
+function weigh(row: readonly Caption[], next: Caption | null, ground: Ground, severity: Finding['severity']): Weights {
+  const weights = new Map<RuleId, Weight>();
+  row.forEach((caption, i) => {
+    for (const finding of findingsAt(caption, row[i + 1] ?? next, ground)) {
+      if (finding.severity !== severity) continue;
+      const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
+      weight.count++;
+      weight.excess += excessOf(finding);
+      weights.set(finding.rule, weight);
+    }
+  });
+  return weights;
+}
+
+const countOf = (weights: Weights): number => [...weights.values()].reduce((sum, w) => sum + w.count, 0);
+
+/** Whether no rule has more findings than before, and none of them is worse. */
+function noWorse(before: Weights, after: Weights): boolean {
+  for (const [rule, weight] of after) {
+    const was = before.get(rule);
+    if (!was || weight.count > was.count || weight.excess > was.excess + 1e-6) return false;
+  }
+  return true;
+}
+
+/**
+ * Whether a change is a repair of a rule: no must-finding comes or gets worse, and of the rule's own
+ * findings there are fewer; where it is advice that goes, no more advice comes in its place.
+ */
+export function isRepair(captions: readonly Caption[], change: Candidate, rule: RuleId, ground: Ground): boolean {
+  const first = Math.max(0, change.from - 1);
+  const next = captions[change.to] ?? null;
+  const old = captions.slice(first, change.to);
+  const row = [...captions.slice(first, change.from), ...change.after];
+  const [mustBefore, mustAfter] = [weigh(old, next, ground, 'must'), weigh(row, next, ground, 'must')];
+  if (!noWorse(mustBefore, mustAfter)) return false;
+  const fewer = (before: Weights, after: Weights): boolean =>
+    (after.get(rule)?.count ?? 0) < (before.get(rule)?.count ?? 0);
+  if (fewer(mustBefore, mustAfter)) return true;
+  const [before, after] = [weigh(old, next, ground, 'should'), weigh(row, next, ground, 'should')];
+  return fewer(before, after) && countOf(after) < countOf(before);
+}
+
+/** A change as an edit: times alone where only they change, so that others' work on the words stands. */
+export function editOf(before: readonly Caption[], after: readonly Caption[]): Edit {
+  const known = new Map(before.map((c) => [c.id, c]));
+  const onlyTimes = (c: Caption): boolean => {
+    const was = known.get(c.id);
+    return (
+      was !== undefined &&
+      was.text === c.text &&
+      was.marks === c.marks &&
+      was.letBe === c.letBe &&
+      was.words === c.words
+    );
+  };
+  if (after.length === before.length && after.every(onlyTimes)) {
+    const moved = after.filter((c) => c.start !== known.get(c.id)?.start || c.end !== known.get(c.id)?.end);
+    const edits = moved.map(({ id, start, end }): Edit => ({ type: 'setTimes', id, start, end }));
+    const [only] = edits;
+    return only && edits.length === 1 ? only : { type: 'together', edits };
+  }
+  return { type: 'replace', removed: before.map((c) => c.id), captions: after };
+}

@@ -1,0 +1,173 @@
+/**
+ * Repairs of findings. A repair never makes another must-finding and never worsens one; what was let be
+ * stays as it is. Repairing many runs until nothing more can be repaired, and says what it did and what
+ * it could not.
+ */
+import { measure, need } from '../../text/measures.ts';
+import { seconds } from '../../time/clock.ts';
+import type { Caption } from '../../track/caption.ts';
+import type { Edit } from '../../track/edits.ts';
+import type { Finding, Ground, RuleId } from '../finding.ts';
+import { findingsAt } from '../findings.ts';
+import { editOf, isRepair, type Candidate } from './candidate.ts';
+import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
+import { clipToEnd, closeGap, giveWords, lengthen, openGap, roomAround, shorten, startWithSpeech } from './time.ts';
+
+type Try = (captions: readonly Caption[], i: number, ground: Ground, newId: () => string) => readonly Candidate[];
+
+/** What is tried for each rule, in order. */
+const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
+  'line-too-long': [breakAgain, share],
+  'too-many-lines': [breakAgain, share],
+  'too-many-words': [breakAgain, share],
+  'phrase-parted': [breakAgain],
+  lopsided: [breakAgain],
+  'one-line-enough': [breakAgain],
+  empty: [remove],
+  'stray-space': [tidySpaces],
+  character: [plainCharacters],
+  'too-fast': [lengthen, giveWords, join],
+  'too-many-wpm': [lengthen, giveWords, join],
+  brisk: [lengthen],
+  'too-short': [lengthen, join, giveWords],
+  'too-long': [shorten, share],
+  'gap-too-small': [openGap],
+  'gap-to-close': [closeGap],
+  overlap: [openGap],
+  early: [startWithSpeech],
+  late: [startWithSpeech],
+  'past-the-end': [clipToEnd],
+};
+
+/** What people have to do themselves. */
+const byHand: Readonly<Partial<Record<RuleId, string>>> = {
+  'stray-punctuation': 'Where the sign belongs is for somebody to say.',
+  unclosed: 'Where it should close is for somebody to say.',
+  provisional: 'The text has to be placed in the sound first.',
+  'not-proofed': 'Somebody has to hear it.',
+};
+
+/** A repair that can be made. */
+export interface Repair extends Candidate {
+  readonly edit: Edit;
+}
+
+export type Proposal =
+  { readonly repair: Repair; readonly why: null } | { readonly repair: null; readonly why: string };
+
+/** Why nothing helped, with the figures that stand in the way. */
+function reason(captions: readonly Caption[], i: number, finding: Finding, ground: Ground): string {
+  const here = captions[i];
+  const hand = byHand[finding.rule];
+  if (hand !== undefined || !here) return hand ?? 'The caption is gone.';
+  if (finding.rule === 'too-fast' || finding.rule === 'brisk' || finding.rule === 'too-short') {
+    const { characters } = measure(here, ground.style.counting);
+    const figure = finding.rule === 'brisk' ? ground.style.reading.speed.target : ground.style.reading.speed.limit;
+    const wanted = Math.max(need(characters, figure), ground.style.time.shortest.limit);
+    const { after, before } = roomAround(captions, i, ground);
+    return `Needs ${seconds(wanted - (here.end - here.start))} more; there is room for ${seconds(after)} after it and ${seconds(before)} before it, and its neighbours are full.`;
+  }
+  if (finding.rule === 'line-too-long' || finding.rule === 'too-many-lines' || finding.rule === 'too-many-words')
+    return 'No way to break it fits, and there is no time to share it in two.';
+  return 'Everything that could be tried would break another rule.';
+}
+
+/** The repair of one finding of the caption at an index, or why there is none. */
+export function repairOf(
+  captions: readonly Caption[],
+  i: number,
+  finding: Finding,
+  ground: Ground,
+  newId: () => string,
+): Proposal {
+  for (const way of ways[finding.rule] ?? []) {
+    for (const change of way(captions, i, ground, newId)) {
+      if (!isRepair(captions, change, finding.rule, ground)) continue;
+      const edit = editOf(captions.slice(change.from, change.to), change.after);
+      return { repair: { ...change, edit }, why: null };
+    }
+  }
+  return { repair: null, why: reason(captions, i, finding, ground) };
+}
+
+/** One thing repairing did, or could not do. */
+export interface Done {
+  readonly caption: string;
+  /** In ms, for finding the place again. */
+  readonly start: number;
+  readonly rule: RuleId;
+  readonly says: string;
+}
+
+export interface Repaired {
+  /** The captions after it. */
+  readonly captions: readonly Caption[];
+  /** All of it as one step; null where nothing could be done. */
+  readonly edit: Edit | null;
+  readonly done: readonly Done[];
+  readonly left: readonly Done[];
+}
+
+/** Rounds after which going on helps nobody. */
+const mostRounds = 8;
+
+/**
+ * Repairs every finding of the rules asked for, from the first caption to the last, again and again
+ * until nothing more can be repaired.
+ * @param wanted which rules; all of them where it is left out
+ */
+export function repairAll(
+  captions: readonly Caption[],
+  ground: Ground,
+  newId: () => string,
+  wanted: (finding: Finding) => boolean = () => true,
+): Repaired {
+  let now = [...captions];
+  const done: Done[] = [];
+  let left: Done[] = [];
+  /** Captions whose surroundings changed since they were last looked at; everything in the first round. */
+  let open: Set<string> | null = null;
+  for (let round = 0; round < mostRounds; round++) {
+    const touched = new Set<string>();
+    const stuck: Done[] = open === null ? [] : left.filter((l) => !open?.has(l.caption));
+    let changed = false;
+    for (let i = 0; i < now.length; i++) {
+      const caption = now[i];
+      if (!caption || (open !== null && !open.has(caption.id))) continue;
+      for (const finding of findingsAt(caption, now[i + 1] ?? null, ground).filter(wanted)) {
+        const at = { caption: caption.id, start: caption.start, rule: finding.rule };
+        const { repair, why } = repairOf(now, i, finding, ground, newId);
+        if (!repair) {
+          stuck.push({ ...at, says: why });
+          continue;
+        }
+        now.splice(repair.from, repair.to - repair.from, ...repair.after);
+        done.push({ ...at, says: repair.says });
+        changed = true;
+        for (const c of now.slice(Math.max(0, repair.from - 2), repair.from + repair.after.length + 2))
+          touched.add(c.id);
+        i = Math.max(-1, repair.from - 2);
+        break;
+      }
+      // Nothing may go round and round.
+      if (done.length > captions.length * 6 + 20) break;
+    }
+    left = stuck;
+    if (!changed) break;
+    open = touched;
+  }
+  const ids = new Set(now.map((c) => c.id));
+  left = left.filter((l) => ids.has(l.caption));
+  const same = new Set(captions);
+  const kept = new Set(now.filter((c) => same.has(c)));
+  const removed = captions.filter((c) => !kept.has(c));
+  const added = now.filter((c) => !kept.has(c));
+  now = [...now];
+  return { captions: now, edit: done.length === 0 ? null : editOf(removed, added), done, left: lastOnly(left) };
+}
+
+/** What is left of a caption and rule, once. */
+function lastOnly(left: readonly Done[]): Done[] {
+  const known = new Map(left.map((l) => [`${l.caption} ${l.rule}`, l]));
+  return [...known.values()];
+}

@@ -1,0 +1,132 @@
+/** Repairs of what is wrong with the text of a caption: breaking again, sharing in two, tidying. */
+import { bestLines, measured } from '../../layout/lines.ts';
+import { reflow } from '../../layout/reflow.ts';
+import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
+import type { Caption } from '../../track/caption.ts';
+import { spliceText } from '../../track/ranges.ts';
+import type { Ground } from '../finding.ts';
+import type { Candidate } from './candidate.ts';
+
+/** A caption with its lines broken where the style has them best; the same words in the same order. */
+export function brokenAgain(caption: Caption, ground: Ground): Caption {
+  const words = Array.from(caption.text.matchAll(/\S+/g), (m) => ({ text: m[0], at: m.index }));
+  const text = words.map((w) => w.text);
+  const opens = words.map((w, i) => i > 0 && /\n\s*$/.test(caption.text.slice(0, w.at)) && /^[-–—]/.test(w.text));
+  const all = measured(text, bondsOf(text, phrasesOf(ground.language ?? 'en')), opens, ground.style);
+  const breaks = new Set(bestLines(all, 0, words.length, ground.style).breaks);
+  let out = caption;
+  // From the end, so that the places before stay where they are.
+  for (let i = words.length - 1; i > 0; i--) {
+    const word = words[i];
+    const before = words[i - 1];
+    if (!word || !before) continue;
+    const from = before.at + before.text.length;
+    const between = breaks.has(i) ? '\n' : ' ';
+    if (caption.text.slice(from, word.at) !== between) out = spliceText(out, from, word.at, between);
+  }
+  return out;
+}
+
+/** The lines broken again. */
+export function breakAgain(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  if (!here) return [];
+  const after = brokenAgain(here, ground);
+  return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'The lines break elsewhere.' }];
+}
+
+/** Shared among two captions or more, each for the words said in it. */
+export function share(captions: readonly Caption[], i: number, ground: Ground, newId: () => string): Candidate[] {
+  const here = captions[i];
+  if (!here || here.letBe.length > 0 || here.end - here.start < 2) return [];
+  const { style, rate, language = 'en' } = ground;
+  const parts = reflow([here], { style, rate, language }, newId);
+  if (parts.length < 2) return [];
+  // The parts stay inside the time the caption had.
+  const after = parts.map((part, k): Caption => {
+    const last = k === parts.length - 1;
+    return {
+      ...part,
+      id: k === 0 ? here.id : part.id,
+      start: k === 0 ? here.start : part.start,
+      end: last ? Math.max(part.start + 1, here.end) : Math.min(part.end, here.end),
+      timing: here.timing,
+    };
+  });
+  return [{ from: i, to: i + 1, after, says: `It is shared among ${String(after.length)} captions.` }];
+}
+
+/** Joined with the caption after it or before it. */
+export function join(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  return [
+    [i, i + 1],
+    [i - 1, i],
+  ].flatMap(([a = -1, b = -1]): Candidate[] => {
+    const first = captions[a];
+    const second = captions[b];
+    if (!first || !second || first.letBe.length + second.letBe.length > 0) return [];
+    if ((first.speakers[0]?.speaker ?? '') !== (second.speakers[0]?.speaker ?? '')) return [];
+    const by = first.text.length + 1;
+    const along = <T extends { readonly from: number; readonly to: number }>(r: T): T => ({
+      ...r,
+      from: r.from + by,
+      to: r.to + by,
+    });
+    const whole: Caption = {
+      ...first,
+      end: Math.max(first.end, second.end),
+      text: `${first.text} ${second.text}`,
+      marks: [...first.marks, ...second.marks.map(along)],
+      speakers: [...first.speakers, ...second.speakers.map(along)],
+      words: [
+        ...first.words,
+        ...second.words.map((w) => [w[0] + by, w[1] + by, w[2], w[3], w[4], w[5], w[6]] as const),
+      ],
+      proofed: first.proofed && second.proofed,
+    };
+    const says = a === i ? 'It is joined with the next caption.' : 'It is joined with the caption before.';
+    return [{ from: a, to: b + 1, after: [brokenAgain(whole, ground)], says }];
+  });
+}
+
+/** Spaces nobody meant taken out. */
+export function tidySpaces(captions: readonly Caption[], i: number): Candidate[] {
+  const here = captions[i];
+  if (!here) return [];
+  let after = here;
+  const stray = Array.from(here.text.matchAll(/[ \t]+/g), (m) => ({ from: m.index, to: m.index + m[0].length }));
+  for (const { from, to } of stray.reverse()) {
+    const edge = from === 0 || to === here.text.length || here.text[from - 1] === '\n' || here.text[to] === '\n';
+    if (edge) after = spliceText(after, from, to, '');
+    else if (to - from > 1) after = spliceText(after, from, to, ' ');
+  }
+  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Spaces too many are taken out.' }];
+}
+
+/** What stands for signs a set does not have. */
+const plainSigns: Readonly<Record<string, string>> = {
+  '“': '"',
+  '”': '"',
+  '‘': "'",
+  '–': '-',
+  '—': '-',
+  '…': '...',
+  '\u00a0': ' ',
+};
+
+/** Signs a decoder cannot show written plainly. */
+export function plainCharacters(captions: readonly Caption[], i: number): Candidate[] {
+  const here = captions[i];
+  if (!here) return [];
+  let after = here;
+  for (let at = here.text.length - 1; at >= 0; at--) {
+    const plain = plainSigns[here.text[at] ?? ''];
+    if (plain !== undefined) after = spliceText(after, at, at + 1, plain);
+  }
+  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Signs are written plainly.' }];
+}
+
+/** A caption without text goes. */
+export const remove = (_: readonly Caption[], i: number): Candidate[] => [
+  { from: i, to: i + 1, after: [], says: 'The empty caption is removed.' },
+];

@@ -1,0 +1,191 @@
+/** Repairs of when captions stand: lengthening into the room there is, starting earlier, clipping, closing gaps. */
+import { measure, need } from '../../text/measures.ts';
+import { seconds } from '../../time/clock.ts';
+import type { Caption } from '../../track/caption.ts';
+import { joinTexts, sliceText, type Ranged } from '../../track/ranges.ts';
+import type { Ground } from '../finding.ts';
+import { smallestGap } from '../style.ts';
+import type { Candidate } from './candidate.ts';
+import { brokenAgain } from './text.ts';
+
+const gapOf = ({ style, rate }: Ground): number => Math.ceil(smallestGap(style, rate));
+
+const timed = (i: number, after: Caption, says: string): Candidate => ({ from: i, to: i + 1, after: [after], says });
+
+/** How long a caption has to be on screen: for its reading at a speed, and at the least. In ms. */
+function wanted(here: Caption, ground: Ground, speed: number): number {
+  const { characters } = measure(here, ground.style.counting);
+  return Math.max(need(characters, speed), ground.style.time.shortest.limit);
+}
+
+/** Room after a caption and before it, in ms, down to the smallest gap. */
+export function roomAround(
+  captions: readonly Caption[],
+  i: number,
+  ground: Ground,
+): { readonly after: number; readonly before: number } {
+  const here = captions[i];
+  const next = captions[i + 1];
+  const previous = captions[i - 1];
+  const gap = gapOf(ground);
+  if (!here) return { after: 0, before: 0 };
+  const end = Math.min(next ? next.start - gap : Infinity, ground.length ?? Infinity);
+  const start = previous ? previous.end + gap : 0;
+  return { after: Math.max(0, end - here.end), before: Math.max(0, here.start - start) };
+}
+
+/** Longer, into the room after it, then into the room before it: to the target speed, or at least to the limit. */
+export function lengthen(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  if (!here) return [];
+  const { speed } = ground.style.reading;
+  const room = roomAround(captions, i, ground);
+  const early = Math.min(room.before, ground.style.time.sync.early);
+  return [speed.target, speed.limit].flatMap((figure): Candidate[] => {
+    const missing = wanted(here, ground, figure) - (here.end - here.start);
+    if (missing <= 0) return [];
+    const later = Math.min(missing, room.after);
+    const earlier = Math.min(missing - later, early);
+    const after = { ...here, start: here.start - earlier, end: here.end + later };
+    const says = [
+      later > 0 ? `ends ${seconds(later)} later` : '',
+      earlier > 0 ? `begins ${seconds(earlier)} earlier` : '',
+    ].filter(Boolean);
+    return says.length === 0 ? [] : [timed(i, after, `It ${says.join(' and ')}.`)];
+  });
+}
+
+/** Words given to the caption after or before, with the time they are said. */
+export function giveWords(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  if (!here || here.letBe.length > 0 || here.words.length === 0) return [];
+  const signs = Array.from(here.text.matchAll(/\S+/g), (m) => ({ from: m.index, to: m.index + m[0].length }));
+  const timeAt = (offset: number): number | null => here.words.find((w) => w[0] >= offset)?.[2] ?? null;
+  const out: Candidate[] = [];
+  for (let n = 1; n <= Math.min(4, signs.length - 1); n++) {
+    const last = signs[signs.length - n];
+    const next = captions[i + 1];
+    const at = last ? timeAt(last.from) : null;
+    if (last && next && at !== null && at > here.start && next.letBe.length === 0)
+      out.push(moved(here, next, last.from, at, i, ground, n));
+    const first = signs[n];
+    const previous = captions[i - 1];
+    const from = first ? timeAt(first.from) : null;
+    if (first && previous && from !== null && from < here.end && previous.letBe.length === 0)
+      out.push(movedBack(previous, here, first.from, from, i, ground, n));
+  }
+  return out;
+}
+
+const words = (n: number): string => (n === 1 ? 'A word is' : `${String(n)} words are`);
+const part = (c: Caption, from: number, to: number): Ranged => {
+  const cut = sliceText(c, from, to);
+  return { ...cut, text: cut.text.replace(/\n/g, ' ') };
+};
+const laid = (c: Caption, content: Ranged, ground: Ground): Caption =>
+  brokenAgain({ ...c, ...content, proofed: false }, ground);
+
+function moved(
+  here: Caption,
+  next: Caption,
+  from: number,
+  at: number,
+  i: number,
+  ground: Ground,
+  n: number,
+): Candidate {
+  const rest = laid(
+    { ...here, end: Math.max(here.start + 1, at - gapOf(ground)) },
+    part(here, 0, here.text.slice(0, from).trimEnd().length),
+    ground,
+  );
+  const longer = laid(
+    { ...next, start: at },
+    joinTexts([part(here, from, here.text.length), part(next, 0, next.text.length)], ' '),
+    ground,
+  );
+  return { from: i, to: i + 2, after: [rest, longer], says: `${words(n)} given to the next caption.` };
+}
+
+function movedBack(
+  previous: Caption,
+  here: Caption,
+  from: number,
+  at: number,
+  i: number,
+  ground: Ground,
+  n: number,
+): Candidate {
+  const rest = laid({ ...here, start: at }, part(here, from, here.text.length), ground);
+  const longer = laid(
+    { ...previous, end: Math.max(previous.start + 1, at - gapOf(ground)) },
+    joinTexts([part(previous, 0, previous.text.length), part(here, 0, here.text.slice(0, from).trimEnd().length)], ' '),
+    ground,
+  );
+  return { from: i - 1, to: i + 1, after: [longer, rest], says: `${words(n)} given to the caption before.` };
+}
+
+/** Off the screen sooner: at the longest that is allowed. */
+export function shorten(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  if (!here) return [];
+  const end = here.start + ground.style.time.longest.limit;
+  return end < here.end ? [timed(i, { ...here, end }, `It ends ${seconds(here.end - end)} sooner.`)] : [];
+}
+
+/** Room for the gap: this one ends sooner, or the next begins later, or each does half of it. */
+export function openGap(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const next = captions[i + 1];
+  if (!here || !next) return [];
+  const missing = gapOf(ground) - (next.start - here.end);
+  if (missing <= 0) return [];
+  const shared = (part: number): Candidate => ({
+    from: i,
+    to: i + 2,
+    after: [
+      { ...here, end: Math.max(here.start + 1, here.end - Math.round(missing * part)) },
+      { ...next, start: Math.min(next.end - 1, next.start + missing - Math.round(missing * part)) },
+    ],
+    says:
+      part === 1
+        ? `It ends ${seconds(missing)} sooner.`
+        : part === 0
+          ? `The next begins ${seconds(missing)} later.`
+          : `It ends sooner and the next begins later, ${seconds(missing)} in all.`,
+  });
+  const clip: Candidate = timed(
+    i,
+    { ...here, end: Math.max(here.start + 1, next.start - gapOf(ground)) },
+    `It ends ${seconds(missing)} sooner.`,
+  );
+  return [clip, shared(0.5), shared(0)];
+}
+
+/** The end moved up to the smallest gap before the next. */
+export function closeGap(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const next = captions[i + 1];
+  if (!here || !next) return [];
+  const end = next.start - gapOf(ground);
+  return end > here.end
+    ? [timed(i, { ...here, end }, `It ends ${seconds(end - here.end)} later, which closes the gap.`)]
+    : [];
+}
+
+/** Clipped to the end of the recording. */
+export function clipToEnd(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  if (!here || ground.length === null || here.start >= ground.length) return [];
+  return [timed(i, { ...here, end: ground.length }, 'It ends with the recording.')];
+}
+
+/** Begun with its first word. */
+export function startWithSpeech(captions: readonly Caption[], i: number): Candidate[] {
+  const here = captions[i];
+  const start = here?.words[0]?.[2];
+  if (!here || start === undefined || start >= here.end) return [];
+  const previous = captions[i - 1];
+  const from = Math.max(start, previous ? previous.end : 0);
+  return [timed(i, { ...here, start: from }, `It begins with its first word.`)];
+}

@@ -1,0 +1,56 @@
+/** Repairing and letting be, the same for the monitor, Checks and the keys. */
+import { shallowRef } from 'vue';
+import type { Finding } from '../../core/rules/finding.ts';
+import { ruleNamed } from '../../core/rules/findings.ts';
+import { repairAll, repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
+import { newId } from '../outbox/deliver.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useTrack } from '../stores/track.ts';
+
+const nothing: Proposal = { repair: null, why: 'The caption is no longer there.' };
+
+/** What was done last by repairing many at once, to be read through. */
+const report = shallowRef<Pick<Repaired, 'done' | 'left'> | null>(null);
+
+export function useRepairs() {
+  const track = useTrack();
+  const findings = useFindings();
+
+  /** What would repair a finding, or why nothing would. */
+  function propose(finding: Finding): Proposal {
+    const i = track.captions.findIndex((c) => c.id === finding.captions[0]);
+    return i < 0 || !findings.ground ? nothing : repairOf(track.captions, i, finding, findings.ground, newId);
+  }
+
+  /** Repairs one finding; says why where it cannot be. */
+  function repair(finding: Finding): void {
+    if (!track.editable) return;
+    const { repair: found, why } = propose(finding);
+    if (found) track.change(found.edit);
+    track.notice = found
+      ? `${ruleNamed(finding.rule).title}: ${found.says}`
+      : `${ruleNamed(finding.rule).title} was not repaired. ${why}`;
+  }
+
+  /** Repairs all findings that are wanted, as one step. */
+  function repairMany(wanted: (finding: Finding) => boolean): void {
+    if (!track.editable || !findings.ground) return;
+    const result = repairAll(track.captions, findings.ground, newId, wanted);
+    if (result.edit) track.change(result.edit);
+    report.value = { done: result.done, left: result.left };
+  }
+
+  /** Keeps a finding, with a reason, out of the count, for as long as its figure gets no worse. */
+  function letBe(finding: Finding, reason: string): void {
+    const [id] = finding.captions;
+    if (id === undefined || !track.editable) return;
+    const figure = Number.isFinite(finding.figures.value) ? finding.figures.value : Number.MAX_SAFE_INTEGER;
+    track.change({ type: 'letBe', id, rule: finding.rule, entry: { rule: finding.rule, reason, figure } });
+  }
+
+  function takeBack(id: string, rule: string): void {
+    if (track.editable) track.change({ type: 'letBe', id, rule, entry: null });
+  }
+
+  return { propose, repair, repairMany, letBe, takeBack, report };
+}
