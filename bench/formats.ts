@@ -25,7 +25,7 @@ const lines = [
   'KEEPER: Nobody opens a gate\n<b>against</b> the water.',
 ];
 /** Four captions in ten have a mark, as in a track that was made with care. */
-const srtText = Array.from(
+export const srtText = Array.from(
   { length: count },
   (_, i) =>
     `${String(i + 1)}\n${clock(i * 3000)} --> ${clock(i * 3000 + 2600)}\n${lines[(i * 7) % lines.length] ?? ''}\n`,
@@ -50,7 +50,13 @@ export interface Comparison {
   readonly title: string;
   readonly works: readonly Work[];
   /** Ours is to be at most so many times as long as another: its name, and the factor. */
-  readonly targets: readonly { readonly than: readonly string[]; readonly factor: number; readonly says: string }[];
+  readonly targets: readonly {
+    /** The work that is looked at: `fenwix` where it is left out. */
+    readonly of?: string;
+    readonly than: readonly string[];
+    readonly factor: number;
+    readonly says: string;
+  }[];
 }
 
 export const formatComparisons: readonly Comparison[] = [

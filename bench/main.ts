@@ -4,16 +4,18 @@ import { cpus } from 'node:os';
 import { format, resolveConfig } from 'prettier';
 import { formatComparisons } from './formats.ts';
 import { measure } from './measure.ts';
+import { ruleComparisons } from './rules.ts';
 
 const round = (n: number): number => Math.round(n * 100) / 100;
 
-const results = formatComparisons.map(({ title, works, targets }) => {
+const results = [...formatComparisons, ...ruleComparisons].map(({ title, works, targets }) => {
   const measured = measure(works).map((m) => ({ ...m, ms: round(m.ms) }));
   const of = (name: string): number => measured.find((m) => m.name === name)?.ms ?? NaN;
   const ours = of('fenwix');
-  const reached = targets.map(({ than, factor, says }) => {
+  const reached = targets.map(({ of: looked = 'fenwix', than, factor, says }) => {
     const fastest = Math.min(...than.map(of));
-    return { says, ratio: round(ours / fastest), reached: ours <= fastest * factor };
+    const took = of(looked);
+    return { says, ratio: round(took / fastest), reached: took <= fastest * factor };
   });
   console.log(`\n${title}`);
   for (const { name, ms } of measured)

@@ -2,7 +2,9 @@
 
 export interface Work {
   readonly name: string;
-  readonly run: () => unknown;
+  /** Makes what the work is done on, outside the time that is taken. */
+  readonly prepare?: () => unknown;
+  readonly run: (prepared: unknown) => unknown;
 }
 
 export interface Measured {
@@ -17,9 +19,10 @@ const rounds = 11;
 export function measure(works: readonly Work[]): Measured[] {
   const taken = new Map<string, number[]>();
   for (let round = -2; round < rounds; round++) {
-    for (const { name, run } of works) {
+    for (const { name, prepare, run } of works) {
+      const prepared = prepare?.();
       const start = performance.now();
-      run();
+      run(prepared);
       const ms = performance.now() - start;
       if (round >= 0) taken.set(name, [...(taken.get(name) ?? []), ms]);
     }

@@ -73,8 +73,8 @@ try {
   await picture('command-finder');
   await driver.get(await driver.getCurrentUrl());
   await see(driver, '.cm-line');
-  await stage('checks', '.checks-row');
-  await driver.findElement(By.css('.checks-row')).click();
+  await stage('checks', '.row-choose');
+  await driver.findElement(By.css('.row-choose')).click();
   await picture('checks');
   await stage('handover', '.cell .main');
   await press(driver, 'Send');

@@ -7,7 +7,7 @@ import { lineLength } from '../text/measures.ts';
 import type { Bond } from '../text/phrases/bonds.ts';
 
 /** What it costs to end a line after a word, by its bond. */
-export const lineBreakCost: Readonly<Record<Bond, number>> = {
+const lineBreakCost: Readonly<Record<Bond, number>> = {
   sentence: 0,
   clause: 3,
   phrase: 8,
@@ -15,6 +15,13 @@ export const lineBreakCost: Readonly<Record<Bond, number>> = {
   loose: 24,
   close: 60,
 };
+
+/** What it costs on top to part a phrase where the style says that must not be. */
+const parted = 340;
+
+/** What it costs to end a line at a bond, under a style. */
+export const lineEndCost = (bond: Bond, { text }: HouseStyle): number =>
+  lineBreakCost[bond] + (bond === 'close' && text.breaks.severity === 'must' ? parted : 0);
 
 /** For each character a line is too long, and for each line too many: nothing else weighs as much. */
 const overLength = 1000;
@@ -88,7 +95,7 @@ function stepCost(words: Words, n: number, above: number, from: number, to: numb
   if (n === 1) return cost;
   const opens = words.opens[from] === true;
   if (!opens) {
-    cost += lineBreakCost[words.bonds[from - 1] ?? 'none'];
+    cost += lineEndCost(words.bonds[from - 1] ?? 'none', style);
     if (to - from === 1 || (n === 2 && from - above === 1)) cost += alone;
   }
   cost += shapeCost(words, above, from, to, style);

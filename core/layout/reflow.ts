@@ -9,7 +9,7 @@ import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
 import type { Caption } from '../track/caption.ts';
 import { joinTexts, sliceText, type Ranged } from '../track/ranges.ts';
-import { bestLines, lengthOf, lineBreakCost, measured, type Words } from './lines.ts';
+import { bestLines, lengthOf, lineEndCost, measured, type Words } from './lines.ts';
 import { tokensOfCaptions, type Token } from './tokens.ts';
 
 export interface Frame {
@@ -60,6 +60,15 @@ interface Board {
   readonly frame: Frame;
   readonly gap: number;
   readonly lines: number;
+  /** Of the style, at hand. */
+  readonly space: number;
+  readonly limit: number;
+  readonly wordLimit: number;
+  readonly oneLine: number;
+  readonly fill: boolean;
+  readonly shorter: boolean;
+  /** 1 where a line has to begin. */
+  readonly opens: Uint8Array;
   readonly before: Float64Array;
   readonly lineBreak: Float64Array;
   readonly captionBreak: Float64Array;
@@ -71,6 +80,7 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
   const text = tokens.map((t) => t.text);
   const bonds = bondsOf(text, phrasesOf(frame.language));
   const opens = tokens.map((t) => t.opens);
+  const { text: limits } = frame.style;
   const words = measured(text, bonds, opens, frame.style);
   const sentences = new Float64Array(tokens.length + 1);
   bonds.forEach((bond, i) => (sentences[i + 1] = (sentences[i] ?? 0) + (bond === 'sentence' ? 1 : 0)));
@@ -79,9 +89,16 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
     words,
     frame,
     gap: Math.ceil(smallestGap(frame.style, frame.rate)),
-    lines: Math.min(2, frame.style.text.lines.limit),
+    lines: Math.min(2, limits.lines.limit),
+    space: frame.style.counting.spaces ? 1 : 0,
+    limit: limits.lineLength.limit,
+    wordLimit: limits.wordsInLine.severity === 'off' ? Infinity : limits.wordsInLine.limit,
+    oneLine: limits.oneLineUpTo.limit,
+    fill: limits.shape.form === 'fill',
+    shorter: limits.shape.form === 'shorter first',
+    opens: Uint8Array.from(opens, Number),
     before: Float64Array.from(words.before),
-    lineBreak: Float64Array.from(bonds, (bond) => lineBreakCost[bond]),
+    lineBreak: Float64Array.from(bonds, (bond) => lineEndCost(bond, frame.style)),
     captionBreak: Float64Array.from(bonds, (bond, i) => {
       const here = tokens[i];
       const next = tokens[i + 1];
@@ -97,31 +114,29 @@ const at = (numbers: Float64Array, i: number): number => numbers[i] ?? 0;
 
 /** The least that words i to j cost on one line or two; a way to look at many stretches quickly. */
 function linesCost(board: Board, i: number, j: number): number {
-  const { before, lineBreak, frame, words } = board;
-  const { style } = frame;
-  const space = style.counting.spaces ? 1 : 0;
-  const { limit } = style.text.lineLength;
-  const total = at(before, j) - at(before, i) - space;
-  const wordLimit = style.text.wordsInLine.severity === 'off' ? Infinity : style.text.wordsInLine.limit;
+  const { before, lineBreak, opens, space, limit, wordLimit, oneLine, fill, shorter } = board;
+  const from = at(before, i);
+  const to = at(before, j) - space;
+  const total = to - from;
   let least = Infinity;
   if (total <= limit) {
-    least = total > style.text.oneLineUpTo.limit && board.lines > 1 && j - i > 1 ? 30 : 0;
+    least = total > oneLine && board.lines > 1 && j - i > 1 ? 30 : 0;
     if (j - i > wordLimit) least += 100;
-    for (let w = i + 1; w < j; w++) if (words.opens[w] === true) least = Infinity;
+    for (let w = i + 1; w < j; w++) if (opens[w] === 1) least = Infinity;
   } else if (j - i === 1) return costs.overfull + (total - limit) * 10;
   if (least === 0 || board.lines < 2) return Math.min(least, costs.overfull + Math.max(0, total - limit) * 10);
-  const fill = style.text.shape.form === 'fill';
-  const shorter = style.text.shape.form === 'shorter first';
   for (let k = i + 1; k < j; k++) {
-    const first = at(before, k) - at(before, i) - space;
+    const first = at(before, k) - space - from;
     if (first > limit) break;
-    const second = at(before, j) - at(before, k) - space;
+    const second = to - at(before, k);
     if (second > limit) continue;
-    const opens = words.opens[k] === true;
-    let cost = opens ? 0 : at(lineBreak, k - 1);
-    cost += fill
-      ? (limit - first) * 0.5
-      : Math.abs(first - second) * 0.5 + (shorter && first > second ? (first - second) * 0.4 : 0);
+    let cost = opens[k] === 1 ? 0 : at(lineBreak, k - 1);
+    if (cost >= least) continue;
+    if (fill) cost += (limit - first) * 0.5;
+    else
+      cost +=
+        (first > second ? first - second : second - first) * 0.5 +
+        (shorter && first > second ? (first - second) * 0.4 : 0);
     if (k - i > wordLimit || j - k > wordLimit) cost += 100;
     if (cost < least) least = cost;
   }
@@ -140,21 +155,25 @@ function endOf(board: Board, i: number, j: number, characters: number): number {
   return Math.max(start + 1, Math.min(wanted, room, most));
 }
 
-/** What a caption of words i to j costs, without the break after it. */
-function captionCost(board: Board, i: number, j: number): number {
-  const { tokens, before, frame } = board;
-  const { time, reading } = frame.style;
-  const characters = at(before, j) - at(before, i) - (frame.style.counting.spaces ? 1 : 0);
+/**
+ * What a caption of words i to j costs, without the break after it.
+ * @param most what it may cost at most to be of interest; where it costs more, Infinity stands for it
+ */
+function captionCost(board: Board, i: number, j: number, most = Infinity): number {
+  const { tokens, before } = board;
+  const { time, reading } = board.frame.style;
+  const characters = at(before, j) - at(before, i) - board.space;
   const start = tokens[i]?.start ?? 0;
   const duration = endOf(board, i, j, characters) - start;
   const speed = (characters * 1000) / duration;
-  let cost = costs.caption + linesCost(board, i, j);
+  let cost: number = costs.caption;
   if (speed > reading.speed.limit) cost += costs.tooFast + (speed - reading.speed.limit) * 20;
   else if (speed > reading.speed.target) cost += (speed - reading.speed.target) * costs.brisk;
   if (duration < time.shortest.limit) cost += costs.tooShort + (time.shortest.limit - duration) / 10;
   if (duration > time.longest.limit) cost += costs.tooLong + (duration - time.longest.limit) / 10;
   cost += (at(board.sentences, j - 1) - at(board.sentences, i)) * costs.sentenceInside;
-  return j - i === 1 ? cost + costs.wordAlone : cost;
+  if (j - i === 1) cost += costs.wordAlone;
+  return cost >= most ? Infinity : cost + linesCost(board, i, j);
 }
 
 /** What is wrong with words i and i + 1 in one caption: a change of speaker, a long pause between. */
@@ -191,7 +210,9 @@ function bestCaptions(board: Board): number[] {
       const length = at(board.before, j) - at(board.before, i);
       if (j - i > 1 && length > most) break;
       if (j - i > 1) inside += insideCost(board, i);
-      const cost = at(least, i) + (i > 0 ? at(board.captionBreak, i - 1) : 0) + captionCost(board, i, j) + inside;
+      const known = at(least, i) + (i > 0 ? at(board.captionBreak, i - 1) : 0) + inside;
+      if (known >= at(least, j)) continue;
+      const cost = known + captionCost(board, i, j, at(least, j) - known);
       if (cost < at(least, j)) {
         least[j] = cost;
         from[j] = i;

@@ -2,6 +2,7 @@
 import type { Caption } from '../track/caption.ts';
 import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
+import type { HouseStyle, Severity } from './style.ts';
 import { stateRules, timeRules } from './time-rules.ts';
 
 /** Every rule, in the order Checks shows them. */
@@ -11,6 +12,34 @@ export function ruleNamed(id: RuleId): Rule {
   const rule = rules.find((r) => r.id === id);
   if (!rule) throw new Error(`There is no rule ${id}.`);
   return rule;
+}
+
+/** How much a style minds a rule; those it says nothing about have to be kept by any caption. */
+export function severityOf(rule: RuleId, { text, reading, time, state }: HouseStyle): Severity {
+  const asked: Partial<Record<RuleId, Severity>> = {
+    'line-too-long': text.lineLength.severity,
+    'too-many-lines': text.lines.severity,
+    'too-many-words': text.wordsInLine.severity,
+    'phrase-parted': text.breaks.severity,
+    lopsided: text.shape.severity,
+    'one-line-enough': text.oneLineUpTo.severity,
+    character: text.characters.set === 'any' ? 'off' : text.characters.severity,
+    'stray-space': text.tidy.severity,
+    'stray-punctuation': text.tidy.severity,
+    'too-fast': reading.speed.severity,
+    brisk: reading.speed.severity === 'off' ? 'off' : 'should',
+    'too-many-wpm': reading.words.severity,
+    'too-short': time.shortest.severity,
+    'too-long': time.longest.severity,
+    'gap-too-small': time.gap.severity,
+    'gap-to-close': time.closeBelow.severity,
+    overlap: time.overlap.severity,
+    provisional: time.provisional.severity,
+    early: time.sync.severity,
+    late: time.sync.severity,
+    'not-proofed': state.proofed.severity,
+  };
+  return asked[rule] ?? 'must';
 }
 
 interface Looked {
@@ -23,10 +52,12 @@ export type Finder = (captions: readonly Caption[], ground: Ground) => ReadonlyM
 
 /** The findings of one caption, those that were let be left out. */
 export function findingsAt(caption: Caption, next: Caption | null, ground: Ground): Finding[] {
-  return rules.flatMap((rule) => {
-    const found = rule.look({ caption, next }, ground);
-    return found.length === 0 || caption.letBe.length === 0 ? found : found.filter((f) => !isLetBe(f, caption, rule));
-  });
+  const place = { caption, next };
+  const findings: Finding[] = [];
+  for (const rule of rules)
+    for (const finding of rule.look(place, ground))
+      if (caption.letBe.length === 0 || !isLetBe(finding, caption, rule)) findings.push(finding);
+  return findings;
 }
 
 /**

@@ -1,7 +1,7 @@
 /** Findings that the text of one caption tells by itself. */
 import { notInCea608 } from '../text/cea-608.ts';
 import { lineLength, measure } from '../text/measures.ts';
-import { bondsOf, phrasesOf } from '../text/phrases/bonds.ts';
+import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
 import { found, type Rule } from './finding.ts';
 
 const plural = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;
@@ -76,20 +76,20 @@ export const textRules: readonly Rule[] = [
     look({ caption }, { style, language = 'en' }) {
       const { severity } = style.text.breaks;
       if (severity === 'off' || !caption.text.includes('\n')) return [];
-      const words = wordsOf(caption.text);
-      const bonds = bondsOf(words, phrasesOf(language));
-      let at = 0;
-      for (const line of caption.text.split('\n').slice(0, -1)) {
-        at += wordsOf(line).length;
-        if (at > 0 && bonds[at - 1] === 'close')
-          return found(
-            'phrase-parted',
-            severity,
-            [caption.id],
-            1,
-            0,
-            `The line breaks between “${words[at - 1] ?? ''}” and “${words[at] ?? ''}”, which belong together.`,
-          );
+      const phrases = phrasesOf(language);
+      const lines = caption.text.split('\n');
+      for (let i = 1; i < lines.length; i++) {
+        const before = lastWord(lines[i - 1] ?? '');
+        const after = firstWord(lines[i] ?? '');
+        if (before === '' || after === '' || bondBetween(before, after, phrases) !== 'close') continue;
+        return found(
+          'phrase-parted',
+          severity,
+          [caption.id],
+          1,
+          0,
+          `The line breaks between “${before}” and “${after}”, which belong together.`,
+        );
       }
       return [];
     },
@@ -163,6 +163,7 @@ export const textRules: readonly Rule[] = [
     short: 'left open',
     look({ caption }) {
       const { text } = caption;
+      if (!/[<[\]()]/.test(text)) return [];
       const tag = /<\/?(?:i|b|u|font|c|v)\b[^>\n]{0,80}>/i.exec(text)?.[0];
       if (tag) return found('unclosed', 'must', [caption.id], 1, 0, `“${tag}” would be shown as it stands.`);
       const count = (sign: string): number => text.split(sign).length - 1;
@@ -247,8 +248,19 @@ export const textRules: readonly Rule[] = [
 
 const wordsOf = (text: string): string[] => text.split(/\s+/).filter((w) => w !== '');
 
+const lastWord = (line: string): string => {
+  const plain = line.trimEnd();
+  return plain.slice(plain.lastIndexOf(' ') + 1);
+};
+const firstWord = (line: string): string => {
+  const plain = line.trimStart();
+  const space = plain.indexOf(' ');
+  return space < 0 ? plain : plain.slice(0, space);
+};
+
 /** Spaces at the beginning or end of lines, and the second of two. */
 function straySpaces(text: string): number {
+  if (!/^[ \t]|[ \t]$|[ \t][ \t\n]|\n[ \t]/.test(text)) return 0;
   let stray = 0;
   for (const line of text.split('\n'))
     stray +=

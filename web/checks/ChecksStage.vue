@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { findingsReport } from '../../core/handover/findings-report.ts';
+import { plainName } from '../../core/handover/naming.ts';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed, rules } from '../../core/rules/findings.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
@@ -58,6 +60,11 @@ const shown = computed(() =>
     .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
 );
 
+/** The report as an address of its own, made anew when something changes. */
+const table = computed(
+  () => `data:text/csv;charset=utf-8,${encodeURIComponent(findingsReport(track.captions, findings.of))}`,
+);
+
 function choose(caption: Caption): void {
   place.goTo(caption.id, 'chosen');
   playback.seek(caption.start);
@@ -77,19 +84,33 @@ function mend(caption: Caption): void {
       >against {{ job.job?.style.name }}<template v-if="advice > 0">, and {{ advice }} pieces of advice</template></span
     >
     <button
-      v-if="rule && rule !== 'let-be'"
+      v-if="rule && rule !== 'let-be' && rows.length > 1"
       type="button"
       class="plain-button"
       @click="repairs.repairMany((f) => f.rule === rule)"
     >
       Repair all {{ rows.length }} of this kind
     </button>
+    <a
+      v-if="all.length + kept.length > 0"
+      class="plain-button checks-report"
+      :href="table"
+      :download="`${plainName(job.job?.title ?? '')}-findings.csv`"
+      >Report (CSV)</a
+    >
     <button v-if="all.length > 0" type="button" class="plain-button main" @click="repairs.repairMany(() => true)">
       Repair everything
     </button>
   </div>
   <div class="checks">
-    <RuleList :counts="counts" :chosen="rule" :let-be="kept.length" @choose="chosen = $event" />
+    <RuleList
+      v-if="job.job"
+      :style="job.job.style"
+      :counts="counts"
+      :chosen="rule"
+      :let-be="kept.length"
+      @choose="chosen = $event"
+    />
     <div class="checks-rows">
       <RepairReport v-if="report" :report="report" @go="choose($event)" @close="report = null" />
       <div v-if="rule === null" class="checks-none">
@@ -138,6 +159,9 @@ function mend(caption: Caption): void {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.checks-report {
+  text-decoration: none;
 }
 .checks-rows {
   flex: 1;

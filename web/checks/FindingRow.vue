@@ -57,7 +57,7 @@ li.here {
 }
 .row-choose {
   display: flex;
-  gap: 14px;
+  flex-direction: column;
   min-width: 0;
   padding: 0 0 0 12px;
   border: 0;
@@ -68,13 +68,12 @@ li.here {
   cursor: pointer;
 }
 .row-time {
-  flex: none;
-  width: 76px;
+  font-size: 14px;
   color: var(--soft);
 }
 .row-caption {
   display: block;
-  font-size: 16px;
+  font-size: 15px;
   white-space: pre-line;
 }
 .row-new {

@@ -9,10 +9,13 @@ import { useTrack } from '../stores/track.ts';
 const props = defineProps<{ report: Pick<Repaired, 'done' | 'left'> }>();
 const emit = defineEmits<{ go: [caption: Caption]; close: [] }>();
 const track = useTrack();
+/** A short list is shown at once. */
+const few = 5;
+const inTime = (entries: readonly Done[]): Done[] => [...entries].sort((a, b) => a.start - b.start);
 /** Long lists are cut; the figures above tell of all. */
 const most = 100;
 const lists = computed(() => [
-  { title: 'What could not be repaired', entries: props.report.left, open: true },
+  { title: 'What could not be repaired', entries: inTime(props.report.left), open: props.report.left.length <= few },
   { title: 'What was done', entries: props.report.done, open: false },
 ]);
 function go(entry: Done): void {
@@ -25,8 +28,10 @@ function go(entry: Done): void {
 <template>
   <section class="report" aria-label="What was repaired">
     <p role="status">
-      <b>{{ report.done.length }} {{ report.done.length === 1 ? 'repair' : 'repairs' }} made</b>, one step to undo.
-      <template v-if="report.left.length > 0">{{ report.left.length }} could not be.</template>
+      <span
+        ><b>{{ report.done.length }} {{ report.done.length === 1 ? 'repair' : 'repairs' }} made</b>, one step to undo.
+        <template v-if="report.left.length > 0">{{ report.left.length }} could not be.</template></span
+      >
       <button type="button" class="plain-button" @click="$emit('close')">Close</button>
     </p>
     <template v-for="list in lists" :key="list.title">

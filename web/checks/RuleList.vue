@@ -1,21 +1,26 @@
 <script setup lang="ts">
 import { groups, type RuleId } from '../../core/rules/finding.ts';
-import { rules } from '../../core/rules/findings.ts';
+import { rules, severityOf } from '../../core/rules/findings.ts';
+import type { HouseStyle } from '../../core/rules/style.ts';
 
-defineProps<{
+const props = defineProps<{
+  style: HouseStyle;
   counts: ReadonlyMap<RuleId, number>;
   chosen: RuleId | 'let-be' | null;
   letBe: number;
 }>();
+/** The rules of a group that the style minds. */
+const asked = (group: (typeof groups)[number]) =>
+  rules.filter((r) => r.group === group && severityOf(r.id, props.style) !== 'off');
 defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
 </script>
 
 <template>
   <nav class="rules" aria-label="Rules">
-    <section v-for="group in groups" :key="group">
+    <section v-for="group in groups.filter((g) => asked(g).length > 0)" :key="group">
       <h3>{{ group }}</h3>
       <button
-        v-for="rule in rules.filter((r) => r.group === group)"
+        v-for="rule in asked(group)"
         :key="rule.id"
         type="button"
         :disabled="!counts.has(rule.id)"

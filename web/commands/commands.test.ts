@@ -17,6 +17,8 @@ const deeds: Deeds = {
   proof: nothing,
   move: nothing,
   finding: nothing,
+  repair: nothing,
+  repairAll: nothing,
   timeHere: nothing,
   join: nothing,
   undo: nothing,

@@ -74,13 +74,7 @@ export function editOf(before: readonly Caption[], after: readonly Caption[]): E
   const known = new Map(before.map((c) => [c.id, c]));
   const onlyTimes = (c: Caption): boolean => {
     const was = known.get(c.id);
-    return (
-      was !== undefined &&
-      was.text === c.text &&
-      was.marks === c.marks &&
-      was.letBe === c.letBe &&
-      was.words === c.words
-    );
+    return was?.text === c.text && was.marks === c.marks && was.letBe === c.letBe && was.words === c.words;
   };
   if (after.length === before.length && after.every(onlyTimes)) {
     const moved = after.filter((c) => c.start !== known.get(c.id)?.start || c.end !== known.get(c.id)?.end);

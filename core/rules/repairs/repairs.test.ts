@@ -32,7 +32,8 @@ const told = (captions: readonly Caption[]): string[] =>
 
 function repaired(captions: readonly Caption[], rule: RuleId, g: Ground = ground): string[] {
   const i = captions.findIndex((x, k) => findingsAt(x, captions[k + 1] ?? null, g).some((f) => f.rule === rule));
-  const finding = findingsAt(captions[i] as Caption, captions[i + 1] ?? null, g).find((f) => f.rule === rule);
+  const here = captions[i];
+  const finding = here && findingsAt(here, captions[i + 1] ?? null, g).find((f) => f.rule === rule);
   if (!finding) throw new Error(`There is no finding ${rule}.`);
   const { repair, why } = repairOf(captions, i, finding, g, newId);
   if (!repair) return [why];

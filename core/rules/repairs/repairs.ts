@@ -26,8 +26,9 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   empty: [remove],
   'stray-space': [tidySpaces],
   character: [plainCharacters],
-  'too-fast': [lengthen, giveWords, join],
-  'too-many-wpm': [lengthen, giveWords, join],
+  // Words that are given away take the time they were said in along, so that helps nobody who speaks fast.
+  'too-fast': [lengthen, join],
+  'too-many-wpm': [lengthen, join],
   brisk: [lengthen],
   'too-short': [lengthen, join, giveWords],
   'too-long': [shorten, share],

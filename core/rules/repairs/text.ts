@@ -1,6 +1,7 @@
 /** Repairs of what is wrong with the text of a caption: breaking again, sharing in two, tidying. */
 import { bestLines, measured } from '../../layout/lines.ts';
 import { reflow } from '../../layout/reflow.ts';
+import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
 import type { Caption } from '../../track/caption.ts';
 import { spliceText } from '../../track/ranges.ts';
@@ -11,7 +12,9 @@ import type { Candidate } from './candidate.ts';
 export function brokenAgain(caption: Caption, ground: Ground): Caption {
   const words = Array.from(caption.text.matchAll(/\S+/g), (m) => ({ text: m[0], at: m.index }));
   const text = words.map((w) => w.text);
-  const opens = words.map((w, i) => i > 0 && /\n\s*$/.test(caption.text.slice(0, w.at)) && /^[-–—]/.test(w.text));
+  const opens = words.map(
+    (w, i) => i > 0 && caption.text.slice(words[i - 1]?.at ?? 0, w.at).includes('\n') && /^[-–—]/.test(w.text),
+  );
   const all = measured(text, bondsOf(text, phrasesOf(ground.language ?? 'en')), opens, ground.style);
   const breaks = new Set(bestLines(all, 0, words.length, ground.style).breaks);
   let out = caption;
@@ -56,6 +59,13 @@ export function share(captions: readonly Caption[], i: number, ground: Ground, n
   return [{ from: i, to: i + 1, after, says: `It is shared among ${String(after.length)} captions.` }];
 }
 
+/** Whether two captions have room in one, as far as their lengths tell. */
+function mayFit(a: Caption, b: Caption, { style }: Ground): boolean {
+  const { characters: first } = measure(a, style.counting);
+  const { characters: second } = measure(b, style.counting);
+  return first + second <= style.text.lineLength.limit * style.text.lines.limit;
+}
+
 /** Joined with the caption after it or before it. */
 export function join(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
   return [
@@ -65,6 +75,7 @@ export function join(captions: readonly Caption[], i: number, ground: Ground): C
     const first = captions[a];
     const second = captions[b];
     if (!first || !second || first.letBe.length + second.letBe.length > 0) return [];
+    if (!mayFit(first, second, ground)) return [];
     if ((first.speakers[0]?.speaker ?? '') !== (second.speakers[0]?.speaker ?? '')) return [];
     const by = first.text.length + 1;
     const along = <T extends { readonly from: number; readonly to: number }>(r: T): T => ({

@@ -1,0 +1,31 @@
+/** The findings of a track and what was let be, as a table to hand to a client: CSV by RFC 4180. */
+import type { Finding } from '../rules/finding.ts';
+import { ruleNamed, rules } from '../rules/findings.ts';
+import { formatClock } from '../time/clock.ts';
+import type { Caption } from '../track/caption.ts';
+
+const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
+
+/** A field in quotes where it needs them. What a table program would take for a formula is kept from being one. */
+function field(value: string | number): string {
+  const text = typeof value === 'number' ? String(Math.round(value * 100) / 100) : value;
+  const plain = typeof value === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  return /[",\r\n]/.test(plain) ? `"${plain.replace(/"/g, '""')}"` : plain;
+}
+
+const head = ['caption', 'start', 'end', 'text', 'finding', 'weight', 'figure', 'limit', 'message', 'let be because'];
+
+/** One line for each finding and each that was let be, in the order of the captions. */
+export function findingsReport(captions: readonly Caption[], of: (id: string) => readonly Finding[]): string {
+  const lines: (readonly (string | number)[])[] = [head];
+  captions.forEach((c, i) => {
+    const place = [i + 1, clock(c.start), clock(c.end), c.text];
+    for (const f of of(c.id))
+      lines.push([...place, ruleNamed(f.rule).title, f.severity, f.figures.value, f.figures.limit, f.message, '']);
+    for (const entry of c.letBe) {
+      const title = rules.find((r) => r.id === entry.rule)?.title ?? entry.rule;
+      lines.push([...place, title, 'let be', entry.figure, '', '', entry.reason]);
+    }
+  });
+  return lines.map((line) => `${line.map(field).join(',')}\r\n`).join('');
+}
