@@ -10,5 +10,5 @@ export default {
     ],
   },
   testEnvironment: 'node',
-  testTimeout: 120_000,
+  testTimeout: 300_000,
 };

@@ -148,6 +148,7 @@ it('goes to a finding from Checks, and the finding goes when it is mended', asyn
   expect(before).toBeGreaterThan(0);
   await (await see(driver, 'a[href$="/checks"]')).click();
   await says(driver, `${String(before)} finding`);
+  await press(driver, 'Too fast to read');
   await press(driver, 'Mend in Words');
   const fast = await eventually(
     driver,

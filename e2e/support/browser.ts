@@ -7,7 +7,8 @@ import chrome from 'selenium-webdriver/chrome.js';
 
 export { By, Key, until, type WebDriver, type WebElement };
 
-const patience = 20_000;
+/** Long enough for a machine that is busy with something else; states are waited for, so that nothing takes longer for it. */
+const patience = 60_000;
 
 export interface Opened {
   readonly driver: WebDriver;
