@@ -80,6 +80,9 @@ li.here {
   padding-left: 10px;
   border-left: 2px solid var(--reed);
 }
+.row-new + .row-new {
+  margin-top: 8px;
+}
 .row-says {
   color: var(--reed);
 }
