@@ -24,7 +24,7 @@ const lines = [
   'We wait until it stands\nas low as the river.',
   'KEEPER: Nobody opens a gate\n<b>against</b> the water.',
 ];
-/** Four captions in ten have a mark, as in a track that was made with care. */
+/** Every other caption has a mark, as in a track that was made with care. */
 export const srtText = Array.from(
   { length: count },
   (_, i) =>

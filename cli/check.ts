@@ -2,6 +2,7 @@
 import { withIds } from '../core/formats/cue.ts';
 import type { Finding } from '../core/rules/finding.ts';
 import { finder, mustCount, rules } from '../core/rules/findings.ts';
+import { usualRate } from '../core/rules/style.ts';
 import { takeApart } from './arguments.ts';
 import type { Command } from './desk.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
@@ -11,9 +12,9 @@ export const check: Command = (words, desk) => {
   const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage}`);
   const style = styleAsked(desk, given.values['style']);
   let made = 0;
-  const captions = withIds(readCaptionFile(desk, path, given).captions, () => String(made++));
+  const captions = withIds(readCaptionFile(desk, path, given, style).captions, () => String(made++));
   const place = new Map(captions.map((c, i) => [c.id, i]));
-  const found = finder()(captions, { style, rate: { numerator: 25, denominator: 1 }, length: null });
+  const found = finder()(captions, { style, rate: usualRate, length: null });
   const findings: readonly Finding[] = captions.flatMap((c) => found.get(c.id) ?? []);
   const indexes = (f: Finding): number[] => f.captions.map((id) => place.get(id) ?? 0);
   const must = mustCount(found);

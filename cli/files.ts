@@ -24,9 +24,14 @@ function formatAsked(name: string | undefined): FormatName | undefined {
  * Reads a caption file as the options ask.
  * @throws {CannotDo} with the reason and the file's name
  */
-export function readCaptionFile(desk: Desk, path: string, { values, flags }: Arguments): Understood {
+export function readCaptionFile(
+  desk: Desk,
+  path: string,
+  { values, flags }: Arguments,
+  style = styleAsked(desk, values['style']),
+): Understood {
   const asked = {
-    style: styleAsked(desk, values['style']),
+    style,
     from: formatAsked(values['from']),
     encoding: values['encoding'],
     rescue: flags.has('rescue'),

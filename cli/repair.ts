@@ -2,11 +2,11 @@
 import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import type { Understood } from '../core/formats/registry.ts';
 import type { Ground } from '../core/rules/finding.ts';
 import { finder, mustCount } from '../core/rules/findings.ts';
 import { relay } from '../core/rules/relay.ts';
 import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
+import { usualRate } from '../core/rules/style.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import { CannotDo, takeApart, type Arguments } from './arguments.ts';
@@ -39,10 +39,10 @@ function bring(
       `Two files were expected: fenwix ${name} IN OUT ${readingUsage} [--to FORMAT] [--language TAG] [--json]`,
     );
   const target = targetOf(given.values['to'], out);
-  const file: Understood = readCaptionFile(desk, from, given);
-  const language = given.values['language'] ?? file.language;
   const style = styleAsked(desk, given.values['style']);
-  const ground: Ground = { style, rate: { numerator: 25, denominator: 1 }, length: null, language: language ?? 'en' };
+  const file = readCaptionFile(desk, from, given, style);
+  const language = given.values['language'] ?? file.language;
+  const ground: Ground = { style, rate: usualRate, length: null, language };
   let made = 0;
   const newId = (): string => String(++made);
   const before = withIds(file.captions, newId);

@@ -59,9 +59,12 @@ export const withIds = (captions: readonly ReadCaption[], newId: () => string): 
 
 const blankLine = /(?:^|\n)[^\S\n]*(?:\n|$)/;
 
+/** Whether a text of several lines has one without words. */
+export const hasBlankLines = (text: string): boolean => text.includes('\n') && blankLine.test(text);
+
 /** A text without the blank lines that would end a caption in formats of blocks. */
 export function withoutBlankLines(text: string): string {
-  return text.includes('\n') && blankLine.test(text)
+  return hasBlankLines(text)
     ? text
         .split('\n')
         .filter((line) => line.trim() !== '')

@@ -1,6 +1,7 @@
 /** What a file cannot hold of the captions that are to be written, counted before it is written. */
 import type { Caption, MarkKind } from '../track/caption.ts';
 import type { Sheet } from './format.ts';
+import { hasBlankLines } from './cue.ts';
 import { stampsOf, type Dialect } from './inline.ts';
 
 /** What can be lost: one, and several. */
@@ -88,8 +89,6 @@ const foreignNames: Readonly<Record<string, Lost>> = {
   srtCoordinates: 'coordinates',
 };
 
-const hasBlankLine = (text: string): boolean => /^\s*\n|\n\s*(?:\n|$)/.test(text);
-
 /** Counts what `holds` has no place for. */
 export function lossesOf(sheet: Sheet, holds: Holds): Loss[] {
   const counts = new Map<Lost, number>();
@@ -116,7 +115,7 @@ function countCaption(c: Caption, holds: Holds, lose: (what: Lost) => void): voi
     return;
   }
   if (!holds.breaks) for (let i = c.text.indexOf('\n'); i >= 0; i = c.text.indexOf('\n', i + 1)) lose('breaks');
-  else if (!holds.blankLines && c.text.includes('\n') && hasBlankLine(c.text)) lose('blank-lines');
+  else if (!holds.blankLines && hasBlankLines(c.text)) lose('blank-lines');
   for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
   for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
   if (c.placement !== null && !holds.placement) lose('placement');

@@ -1,10 +1,8 @@
 /** The findings of a track and what was let be, as a table to hand to a client: CSV by RFC 4180. */
 import type { Finding } from '../rules/finding.ts';
 import { ruleNamed, rules } from '../rules/findings.ts';
-import { formatClock } from '../time/clock.ts';
+import { exactClock } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
-
-const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
 
 /** A field in quotes where it needs them. What a table program would take for a formula is kept from being one. */
 function field(value: string | number): string {
@@ -19,7 +17,7 @@ const head = ['caption', 'start', 'end', 'text', 'finding', 'weight', 'figure', 
 export function findingsReport(captions: readonly Caption[], of: (id: string) => readonly Finding[]): string {
   const lines: (readonly (string | number)[])[] = [head];
   captions.forEach((c, i) => {
-    const place = [i + 1, clock(c.start), clock(c.end), c.text];
+    const place = [i + 1, exactClock(c.start), exactClock(c.end), c.text];
     for (const f of of(c.id))
       lines.push([...place, ruleNamed(f.rule).title, f.severity, f.figures.value, f.figures.limit, f.message, '']);
     for (const entry of c.letBe) {

@@ -1,6 +1,6 @@
 /** The first captions of a machine draft or a transcript: words with times, laid out by a house style. */
 import type { ReadCaption } from '../formats/format.ts';
-import type { FrameRate, HouseStyle } from '../rules/style.ts';
+import { usualRate, type HouseStyle } from '../rules/style.ts';
 import { caption } from '../track/caption.ts';
 import type { Ranged } from '../track/ranges.ts';
 import { reflow } from './reflow.ts';
@@ -13,20 +13,12 @@ export interface Piece extends Ranged {
   readonly end: number;
 }
 
-const usualRate: FrameRate = { numerator: 25, denominator: 1 };
-
 /**
  * Captions of pieces. Each begins with its first word and ends after its last, later where reading
  * needs it and the next leaves room.
  * @param pieces in order of time
- * @param language of the words (BCP 47); English where it is not known
  */
-export function firstCaptions(
-  pieces: readonly Piece[],
-  style: HouseStyle,
-  language: string | null = null,
-  rate: FrameRate = usualRate,
-): ReadCaption[] {
+export function firstCaptions(pieces: readonly Piece[], style: HouseStyle): ReadCaption[] {
   const captions = pieces.map((p) => caption({ ...p, id: '' }));
-  return reflow(captions, { style, rate, language: language ?? 'en' }, () => '').map(({ id: _, ...rest }) => rest);
+  return reflow(captions, { style, rate: usualRate }, () => '').map(({ id: _, ...rest }) => rest);
 }

@@ -8,7 +8,7 @@ import { smallestGap, type FrameRate, type HouseStyle } from '../rules/style.ts'
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
 import type { Caption } from '../track/caption.ts';
-import { joinTexts, sliceText, type Ranged } from '../track/ranges.ts';
+import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
 import { bestLines, lengthOf, lineEndCost, measured, type Words } from './lines.ts';
 import { tokensOfCaptions, type Token } from './tokens.ts';
 
@@ -16,7 +16,7 @@ export interface Frame {
   readonly style: HouseStyle;
   readonly rate: FrameRate;
   /** BCP 47; tells which phrases are known. */
-  readonly language: string | null;
+  readonly language?: string | null;
 }
 
 /** What it costs to end a caption after a word, by its bond. */
@@ -233,8 +233,7 @@ function textOf(captions: readonly Caption[], tokens: readonly Token[], i: numbe
     if (!first || !source) break;
     let last = k;
     while (last + 1 < j && tokens[last + 1]?.source === first.source) last++;
-    const cut = sliceText(source, first.from, tokens[last]?.to ?? first.to);
-    parts.push({ ...cut, text: cut.text.replace(/\n/g, ' ') });
+    parts.push(onOneLine(source, first.from, tokens[last]?.to ?? first.to));
     k = last + 1;
   }
   return joinTexts(parts, ' ');
@@ -243,10 +242,10 @@ function textOf(captions: readonly Caption[], tokens: readonly Token[], i: numbe
 /** A text with line breaks before some of its words. */
 function broken(of: Ranged, breaks: readonly number[]): Ranged {
   if (breaks.length === 0) return of;
-  const signs = Array.from(of.text.matchAll(/\S+/g), (m) => m.index);
+  const words = tokensOf(of.text, 0, of.text.length);
   let { text } = of;
   for (const word of breaks) {
-    const start = signs[word] ?? 0;
+    const start = words[word]?.from ?? 0;
     text = `${text.slice(0, start - 1)}\n${text.slice(start)}`;
   }
   return { ...of, text };

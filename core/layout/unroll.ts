@@ -6,7 +6,7 @@
 import { firstCaptions, type Piece } from './first-captions.ts';
 import type { HouseStyle } from '../rules/style.ts';
 import type { ReadCaption } from '../formats/format.ts';
-import { sliceText, spliceText, tokensOf } from '../track/ranges.ts';
+import { onOneLine, sliceText, spliceText, tokensOf } from '../track/ranges.ts';
 
 export type Habit = 'rolling' | 'growing' | 'word by word';
 
@@ -80,7 +80,7 @@ export function rollingOf(captions: readonly ReadCaption[]): Rolling | null {
 
 /** The part of a caption that is new in it, on one line, from when it is first shown. */
 function fresh(here: ReadCaption, skip: number, end: number): Piece | null {
-  const flat = { ...here, text: here.text.replace(/\n/g, ' ') };
+  const flat = onOneLine(here);
   const tokens = tokensOf(flat.text, 0, flat.text.length);
   const first = tokens[skip];
   const last = tokens.at(-1);
@@ -97,27 +97,6 @@ function fresh(here: ReadCaption, skip: number, end: number): Piece | null {
   return { ...plain, start, end: Math.max(start + 1, plain.words.at(-1)?.[3] ?? end) };
 }
 
-/** Words of a piece that has word times, each for itself, so that captions can break between them. */
-function byWord(piece: Piece): Piece[] {
-  const tokens = tokensOf(piece.text, 0, piece.text.length);
-  if (piece.words.length === 0) {
-    const each = (piece.end - piece.start) / Math.max(1, piece.text.length);
-    return tokens.map((t) => ({
-      ...sliceText(piece, t.from, t.to),
-      start: Math.round(piece.start + t.from * each),
-      end: Math.round(piece.start + t.to * each),
-    }));
-  }
-  let clock = piece.start;
-  return tokens.map((t) => {
-    const part = sliceText(piece, t.from, t.to);
-    const start = Math.max(clock, part.words[0]?.[2] ?? clock);
-    const end = Math.max(start, part.words.at(-1)?.[3] ?? start);
-    clock = start;
-    return { ...part, start, end };
-  });
-}
-
 /**
  * Captions in which every word stands once, at the time it first appeared, laid out by a house style.
  * Marks, speakers and word times go along.
@@ -130,7 +109,7 @@ export function unroll(captions: readonly ReadCaption[], { habit }: Rolling, sty
     const next = captions[i + 1];
     const end = Math.min(here.end, next ? Math.max(here.start + 1, next.start) : Infinity);
     const piece = fresh(here, skip, end);
-    if (piece) pieces.push(...byWord(piece));
+    if (piece) pieces.push(piece);
   });
   return firstCaptions(pieces, style);
 }

@@ -29,7 +29,6 @@ export interface Relaid {
  * that meet the style stay as they are.
  */
 export function relay(captions: readonly Caption[], ground: Ground, newId: () => string, all = false): Relaid {
-  const { style, rate, language = 'en' } = ground;
   const departs = (c: Caption, i: number): boolean =>
     all || findingsAt(c, captions[i + 1] ?? null, ground).some((f) => f.severity === 'must' && mendable.has(f.rule));
   const out: Caption[] = [];
@@ -46,7 +45,7 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
     let end = i + 1;
     for (let c = captions[end]; c && departs(c, end); c = captions[end]) end++;
     const run = captions.slice(i, end);
-    const laid = inside(reflow(run, { style, rate, language }, newId), run, captions[end] ?? null, ground);
+    const laid = inside(reflow(run, ground, newId), run, captions[end] ?? null, ground);
     out.push(...laid);
     removed.push(...run.map((c) => c.id));
     added.push(...laid);

@@ -85,6 +85,9 @@ export interface FrameRate {
   readonly denominator: number;
 }
 
+/** Where nothing tells the rate of the pictures. */
+export const usualRate: FrameRate = { numerator: 25, denominator: 1 };
+
 /** The smallest gap of a style in ms, exact and not rounded. */
 export function smallestGap(style: HouseStyle, rate: FrameRate): number {
   const { limit, unit } = style.time.gap;

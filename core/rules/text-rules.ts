@@ -73,7 +73,7 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'A break parts a phrase',
     short: 'parted phrase',
-    look({ caption }, { style, language = 'en' }) {
+    look({ caption }, { style, language }) {
       const { severity } = style.text.breaks;
       if (severity === 'off' || !caption.text.includes('\n')) return [];
       const phrases = phrasesOf(language);

@@ -33,6 +33,12 @@ export function formatClock(ms: number, shape: ClockShape): string {
   );
 }
 
+/** `00:00:26.904`, as files of most formats have it. */
+export const exactClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
+
+/** `00:00:26`, as transcripts mark a time. */
+export const wholeClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 0 });
+
 /** `00:00:26.90`, as the monitor shows a time. */
 export const monitorClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 2 });
 

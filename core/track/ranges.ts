@@ -191,6 +191,12 @@ export function joinTexts(parts: readonly Ranged[], between: string): Ranged {
   return { text, marks: meet(marks, between.length), speakers, words };
 }
 
+/** A part of a ranged text on one line, with what hangs on it. */
+export function onOneLine(of: Ranged, from = 0, to = of.text.length): Ranged {
+  const cut = sliceText(of, from, to);
+  return { ...cut, text: cut.text.replace(/\n/g, ' ') };
+}
+
 /** Two ranged texts one after the other, with `between` from the one to the other. */
 export const joinText = (a: Ranged, between: string, b: Ranged): Ranged => joinTexts([a, b], between);
 

@@ -17,7 +17,7 @@ export async function standingOf(db: Knex, log: EditLog, id: string): Promise<St
   const summary = fairCopyOf(job);
   if (!summary) return { findings: null, held: [] };
   const track = await log.load(summary.id);
-  const ground = { style: job.style, rate: job.rate, length: job.recording?.length ?? null };
+  const ground = { style: job.style, rate: job.rate, length: job.recording?.length ?? null, language: track.language };
   const receipts = await db('receipts')
     .join('destinations', 'destinations.id', 'receipts.destination')
     .where('receipts.track', track.id)

@@ -60,10 +60,14 @@ const shown = computed(() =>
     .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
 );
 
-/** The report as an address of its own, made anew when something changes. */
-const table = computed(
-  () => `data:text/csv;charset=utf-8,${encodeURIComponent(findingsReport(track.captions, findings.of))}`,
-);
+/** Takes the report away as a file; it is made when it is asked for. */
+function takeReport(): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([findingsReport(track.captions, findings.of)], { type: 'text/csv' }));
+  link.download = `${plainName(job.job?.title ?? '')}-findings.csv`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
 
 function choose(caption: Caption): void {
   place.goTo(caption.id, 'chosen');
@@ -91,13 +95,9 @@ function mend(caption: Caption): void {
     >
       Repair all {{ rows.length }} of this kind
     </button>
-    <a
-      v-if="all.length + kept.length > 0"
-      class="plain-button checks-report"
-      :href="table"
-      :download="`${plainName(job.job?.title ?? '')}-findings.csv`"
-      >Report (CSV)</a
-    >
+    <button v-if="all.length + kept.length > 0" type="button" class="plain-button" @click="takeReport">
+      Report (CSV)
+    </button>
     <button v-if="all.length > 0" type="button" class="plain-button main" @click="repairs.repairMany(() => true)">
       Repair everything
     </button>
@@ -159,9 +159,6 @@ function mend(caption: Caption): void {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.checks-report {
-  text-decoration: none;
 }
 .checks-rows {
   flex: 1;

@@ -1,6 +1,6 @@
 /** A transcript as an HTML page: paragraphs with `<time>` marks, speakers and inline markup. */
 import { Parser } from 'htmlparser2';
-import { formatClock } from '../../time/clock.ts';
+import { wholeClock } from '../../time/clock.ts';
 import type { Mark } from '../../track/caption.ts';
 import { hexColour } from '../colours.ts';
 import {
@@ -153,7 +153,7 @@ const dialect: Dialect = {
 };
 
 function paragraph({ start, speaker, content }: ReturnType<typeof passagesOf>[number], timeMarks: boolean): string {
-  const clock = formatClock(start, { fraction: '.', hours: 'always', digits: 0 });
+  const clock = wholeClock(start);
   const mark = timeMarks ? `<time datetime="${clock}">[${clock}]</time> ` : '';
   const name = speaker === '' ? '' : `<b class="speaker">${attributeValue(speaker.toUpperCase())}:</b> `;
   return `    <p>${mark}${name}${writeInline({ ...content, speakers: [] }, dialect)}</p>\n`;

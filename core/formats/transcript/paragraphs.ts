@@ -4,7 +4,7 @@ import type { HouseStyle } from '../../rules/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
 import type { Caption } from '../../track/caption.ts';
-import { joinTexts, sliceText, tokensOf, type Ranged } from '../../track/ranges.ts';
+import { joinTexts, onOneLine, sliceText, tokensOf, type Ranged } from '../../track/ranges.ts';
 import type { ReadCaption } from '../format.ts';
 
 /** A paragraph as a file has it. */
@@ -112,12 +112,7 @@ export interface Passage {
 const voiceOf = (c: Caption): string => c.speakers[0]?.speaker ?? '';
 
 /** The text of a caption on one line, its words left aside. */
-const flat = (c: Caption): Ranged => ({
-  text: c.text.replace(/\n/g, ' '),
-  marks: c.marks,
-  speakers: c.speakers,
-  words: [],
-});
+const flat = (c: Caption): Ranged => ({ ...onOneLine(c), words: [] });
 
 /** A track as passages: a new one where the speaker changes, or after a pause. Lines are run together. */
 export function passagesOf(captions: readonly Caption[]): Passage[] {

@@ -1,5 +1,5 @@
 /** A transcript as plain text: paragraphs, with time marks and speakers or without. */
-import { formatClock } from '../../time/clock.ts';
+import { wholeClock } from '../../time/clock.ts';
 import type { Format, Sheet, Writer, WriteOptions } from '../format.ts';
 import { Unreadable } from '../format.ts';
 import { bare } from '../inline.ts';
@@ -52,7 +52,7 @@ const otherwise = /^\s*[{[]\s*["{[\]}]|^\s*<[!?/a-z]|-->|^\s*(?:function|import|
 function write(sheet: Sheet, options: WriteOptions): string {
   return passagesOf(sheet.captions)
     .map(({ start, speaker, content: { text } }) => {
-      const mark = options.timeMarks ? `[${formatClock(start, { fraction: '.', hours: 'always', digits: 0 })}] ` : '';
+      const mark = options.timeMarks ? `[${wholeClock(start)}] ` : '';
       const name = speaker === '' ? '' : `${speaker.toUpperCase()}: `;
       return `${mark}${name}${text.trim().replace(/ {2,}/g, ' ')}\n`;
     })

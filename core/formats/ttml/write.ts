@@ -1,12 +1,10 @@
 /** Writing TTML in the text profile of IMSC 1.1 (W3C), times as clock times on the media's own clock. */
-import { formatClock } from '../../time/clock.ts';
+import { exactClock } from '../../time/clock.ts';
 import type { Caption, Mark } from '../../track/caption.ts';
 import type { Sheet, Writer, WriteOptions } from '../format.ts';
 import { hexColour } from '../colours.ts';
 import { attributeValue, stampsOf, writeInline, writesWordTimes, type Dialect, type Tag } from '../inline.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
-
-const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
 
 /** Signs that no XML document may hold. */
 const notXml = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
@@ -64,7 +62,7 @@ function timedBody(c: Caption, dialect: Dialect): string {
     from: at,
     to: stamps[i + 1]?.at ?? c.text.length,
     kind: 'class',
-    value: `begin ${clock(ms - c.start)}`,
+    value: `begin ${exactClock(ms - c.start)}`,
   }));
   return writeInline({ ...c, marks: [...spans, ...c.marks.filter((m) => m.kind !== 'class')] }, timing);
 }
@@ -75,7 +73,7 @@ const needsSpaces = (text: string): boolean => /^\s|\s$| {2}|\t| \n|\n /.test(te
 function paragraph(c: Caption, dialect: Dialect, options: WriteOptions): string {
   const body = writesWordTimes(c, options) ? timedBody(c, dialect) : writeInline(c, dialect);
   const space = needsSpaces(c.text) ? ' xml:space="preserve"' : '';
-  return `      <p begin="${clock(c.start)}" end="${clock(c.end)}"${space}>${body}</p>\n`;
+  return `      <p begin="${exactClock(c.start)}" end="${exactClock(c.end)}"${space}>${body}</p>\n`;
 }
 
 function write(sheet: Sheet, options: WriteOptions): string {

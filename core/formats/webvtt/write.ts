@@ -1,5 +1,5 @@
 /** Writing WebVTT, so that a strict reader finds nothing to drop. */
-import { formatClock } from '../../time/clock.ts';
+import { exactClock } from '../../time/clock.ts';
 import type { Caption, Mark } from '../../track/caption.ts';
 import { colourClass } from '../colours.ts';
 import { withoutBlankLines } from '../cue.ts';
@@ -14,8 +14,6 @@ import {
   type Tag,
 } from '../inline.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
-
-const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 3 });
 
 /** An annotation ends with its line, and spaces in it count once. */
 const annotation = (text: string): string => withoutMarkup(text.trim().replace(/\s+/g, ' '));
@@ -41,7 +39,7 @@ const dialect: Dialect = {
   encode: withoutMarkup,
   mark: markTag,
   voice: ({ speaker }) => (speaker.trim() === '' ? null : [`<v ${annotation(speaker)}>`, '</v>']),
-  stamp: (ms) => `<${clock(ms)}>`,
+  stamp: (ms) => `<${exactClock(ms)}>`,
 };
 
 /** A cue needs some text and some time on screen. */
@@ -67,7 +65,7 @@ function writeCue(c: Caption, seen: Set<string>, options: WriteOptions): string 
   const settings = c.foreign?.['vttSettings'];
   const notes = c.foreign?.['vttNotes'];
   const body = withoutBlankLines(writeInline(c, dialect, writesWordTimes(c, options) ? stampsOf(c) : []));
-  return `${notes ? `${notes}\n\n` : ''}${fresh ? `${id}\n` : ''}${clock(c.start)} --> ${clock(c.end)}${settings ? ` ${settings}` : ''}\n${body}\n`;
+  return `${notes ? `${notes}\n\n` : ''}${fresh ? `${id}\n` : ''}${exactClock(c.start)} --> ${exactClock(c.end)}${settings ? ` ${settings}` : ''}\n${body}\n`;
 }
 
 function write(sheet: Sheet, options: WriteOptions): string {

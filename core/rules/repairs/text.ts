@@ -4,7 +4,7 @@ import { reflow } from '../../layout/reflow.ts';
 import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
 import type { Caption } from '../../track/caption.ts';
-import { spliceText } from '../../track/ranges.ts';
+import { joinTexts, spliceText } from '../../track/ranges.ts';
 import type { Ground } from '../finding.ts';
 import type { Candidate } from './candidate.ts';
 
@@ -15,7 +15,7 @@ export function brokenAgain(caption: Caption, ground: Ground): Caption {
   const opens = words.map(
     (w, i) => i > 0 && caption.text.slice(words[i - 1]?.at ?? 0, w.at).includes('\n') && /^[-–—]/.test(w.text),
   );
-  const all = measured(text, bondsOf(text, phrasesOf(ground.language ?? 'en')), opens, ground.style);
+  const all = measured(text, bondsOf(text, phrasesOf(ground.language)), opens, ground.style);
   const breaks = new Set(bestLines(all, 0, words.length, ground.style).breaks);
   let out = caption;
   // From the end, so that the places before stay where they are.
@@ -42,8 +42,7 @@ export function breakAgain(captions: readonly Caption[], i: number, ground: Grou
 export function share(captions: readonly Caption[], i: number, ground: Ground, newId: () => string): Candidate[] {
   const here = captions[i];
   if (!here || here.letBe.length > 0 || here.end - here.start < 2) return [];
-  const { style, rate, language = 'en' } = ground;
-  const parts = reflow([here], { style, rate, language }, newId);
+  const parts = reflow([here], ground, newId);
   if (parts.length < 2) return [];
   // The parts stay inside the time the caption had.
   const after = parts.map((part, k): Caption => {
@@ -77,22 +76,10 @@ export function join(captions: readonly Caption[], i: number, ground: Ground): C
     if (!first || !second || first.letBe.length + second.letBe.length > 0) return [];
     if (!mayFit(first, second, ground)) return [];
     if ((first.speakers[0]?.speaker ?? '') !== (second.speakers[0]?.speaker ?? '')) return [];
-    const by = first.text.length + 1;
-    const along = <T extends { readonly from: number; readonly to: number }>(r: T): T => ({
-      ...r,
-      from: r.from + by,
-      to: r.to + by,
-    });
     const whole: Caption = {
       ...first,
+      ...joinTexts([first, second], ' '),
       end: Math.max(first.end, second.end),
-      text: `${first.text} ${second.text}`,
-      marks: [...first.marks, ...second.marks.map(along)],
-      speakers: [...first.speakers, ...second.speakers.map(along)],
-      words: [
-        ...first.words,
-        ...second.words.map((w) => [w[0] + by, w[1] + by, w[2], w[3], w[4], w[5], w[6]] as const),
-      ],
       proofed: first.proofed && second.proofed,
     };
     const says = a === i ? 'It is joined with the next caption.' : 'It is joined with the caption before.';

@@ -2,7 +2,7 @@
 import { measure, need } from '../../text/measures.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
-import { joinTexts, sliceText, type Ranged } from '../../track/ranges.ts';
+import { joinTexts, onOneLine, tokensOf, type Ranged } from '../../track/ranges.ts';
 import type { Ground } from '../finding.ts';
 import { smallestGap } from '../style.ts';
 import type { Candidate } from './candidate.ts';
@@ -59,7 +59,7 @@ export function lengthen(captions: readonly Caption[], i: number, ground: Ground
 export function giveWords(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
   const here = captions[i];
   if (!here || here.letBe.length > 0 || here.words.length === 0) return [];
-  const signs = Array.from(here.text.matchAll(/\S+/g), (m) => ({ from: m.index, to: m.index + m[0].length }));
+  const signs = tokensOf(here.text, 0, here.text.length);
   const timeAt = (offset: number): number | null => here.words.find((w) => w[0] >= offset)?.[2] ?? null;
   const out: Candidate[] = [];
   for (let n = 1; n <= Math.min(4, signs.length - 1); n++) {
@@ -67,62 +67,54 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
     const next = captions[i + 1];
     const at = last ? timeAt(last.from) : null;
     if (last && next && at !== null && at > here.start && next.letBe.length === 0)
-      out.push(moved(here, next, last.from, at, i, ground, n));
+      out.push({
+        from: i,
+        to: i + 2,
+        after: partedAt(
+          here,
+          next,
+          [before(here, last.from), joinTexts([onOneLine(here, last.from), onOneLine(next)], ' ')],
+          at,
+          ground,
+        ),
+        says: `${words(n)} given to the next caption.`,
+      });
     const first = signs[n];
     const previous = captions[i - 1];
     const from = first ? timeAt(first.from) : null;
     if (first && previous && from !== null && from < here.end && previous.letBe.length === 0)
-      out.push(movedBack(previous, here, first.from, from, i, ground, n));
+      out.push({
+        from: i - 1,
+        to: i + 1,
+        after: partedAt(
+          previous,
+          here,
+          [joinTexts([onOneLine(previous), before(here, first.from)], ' '), onOneLine(here, first.from)],
+          from,
+          ground,
+        ),
+        says: `${words(n)} given to the caption before.`,
+      });
   }
   return out;
 }
 
+/** The words of a caption before an offset. */
+const before = (c: Caption, at: number): Ranged => onOneLine(c, 0, c.text.slice(0, at).trimEnd().length);
 const words = (n: number): string => (n === 1 ? 'A word is' : `${String(n)} words are`);
-const part = (c: Caption, from: number, to: number): Ranged => {
-  const cut = sliceText(c, from, to);
-  return { ...cut, text: cut.text.replace(/\n/g, ' ') };
-};
-const laid = (c: Caption, content: Ranged, ground: Ground): Caption =>
-  brokenAgain({ ...c, ...content, proofed: false }, ground);
-
-function moved(
-  here: Caption,
-  next: Caption,
-  from: number,
+/** Two neighbours whose words are parted elsewhere, from a moment on. */
+function partedAt(
+  first: Caption,
+  second: Caption,
+  texts: readonly [Ranged, Ranged],
   at: number,
-  i: number,
   ground: Ground,
-  n: number,
-): Candidate {
-  const rest = laid(
-    { ...here, end: Math.max(here.start + 1, at - gapOf(ground)) },
-    part(here, 0, here.text.slice(0, from).trimEnd().length),
-    ground,
-  );
-  const longer = laid(
-    { ...next, start: at },
-    joinTexts([part(here, from, here.text.length), part(next, 0, next.text.length)], ' '),
-    ground,
-  );
-  return { from: i, to: i + 2, after: [rest, longer], says: `${words(n)} given to the next caption.` };
-}
-
-function movedBack(
-  previous: Caption,
-  here: Caption,
-  from: number,
-  at: number,
-  i: number,
-  ground: Ground,
-  n: number,
-): Candidate {
-  const rest = laid({ ...here, start: at }, part(here, from, here.text.length), ground);
-  const longer = laid(
-    { ...previous, end: Math.max(previous.start + 1, at - gapOf(ground)) },
-    joinTexts([part(previous, 0, previous.text.length), part(here, 0, here.text.slice(0, from).trimEnd().length)], ' '),
-    ground,
-  );
-  return { from: i - 1, to: i + 1, after: [longer, rest], says: `${words(n)} given to the caption before.` };
+): Caption[] {
+  const end = Math.max(first.start + 1, at - gapOf(ground));
+  return [
+    brokenAgain({ ...first, ...texts[0], end, proofed: false }, ground),
+    brokenAgain({ ...second, ...texts[1], start: at, proofed: false }, ground),
+  ];
 }
 
 /** Off the screen sooner: at the longest that is allowed. */
@@ -148,11 +140,9 @@ export function openGap(captions: readonly Caption[], i: number, ground: Ground)
       { ...next, start: Math.min(next.end - 1, next.start + missing - Math.round(missing * part)) },
     ],
     says:
-      part === 1
-        ? `It ends ${seconds(missing)} sooner.`
-        : part === 0
-          ? `The next begins ${seconds(missing)} later.`
-          : `It ends sooner and the next begins later, ${seconds(missing)} in all.`,
+      part === 0
+        ? `The next begins ${seconds(missing)} later.`
+        : `It ends sooner and the next begins later, ${seconds(missing)} in all.`,
   });
   const clip: Candidate = timed(
     i,

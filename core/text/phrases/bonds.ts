@@ -7,9 +7,9 @@ export type Bond = 'sentence' | 'clause' | 'phrase' | 'none' | 'loose' | 'close'
 
 const tables: Readonly<Record<string, PhraseTable>> = { en: english };
 
-/** The table for a language by its tag (BCP 47). */
-export function phrasesOf(language: string | null): PhraseTable {
-  const base = language?.split('-')[0]?.toLowerCase() ?? '';
+/** The table for a language by its tag (BCP 47); the English one where the language is not known. */
+export function phrasesOf(language: string | null | undefined): PhraseTable {
+  const base = (language ?? 'en').split('-')[0]?.toLowerCase() ?? '';
   return Object.hasOwn(tables, base) ? (tables[base] ?? noPhrases) : noPhrases;
 }
 
