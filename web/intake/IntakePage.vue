@@ -194,7 +194,8 @@ h2 .figures {
   color: var(--reed);
 }
 .intake-styles {
-  display: flex;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
   gap: 12px;
   margin-bottom: 16px;
 }
@@ -202,7 +203,6 @@ h2 .figures {
   display: flex;
   align-items: baseline;
   gap: 10px;
-  flex: 1;
   padding: 10px 14px;
   border: 1px solid var(--rule);
   border-radius: 4px;
