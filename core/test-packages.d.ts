@@ -37,3 +37,8 @@ declare module 'node-webvtt' {
   const webvtt: { readonly parse: (text: string, options?: object) => { readonly cues: readonly unknown[] } };
   export default webvtt;
 }
+
+declare module 'wcwidth' {
+  /** Columns of a text on a terminal. */
+  export default function wcwidth(text: string): number;
+}

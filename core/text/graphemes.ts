@@ -10,7 +10,7 @@ const segmenter = new Intl.Segmenter('und', { granularity: 'grapheme' });
  * and Cyrillic letters, common punctuation and currency, kana and ideographs. Combining marks,
  * joiners, surrogates, jamo and carriage returns are left out on purpose.
  */
-function simple(unit: number): boolean {
+export function isSimpleUnit(unit: number): boolean {
   return (
     (unit >= 0x20 && unit < 0x300) ||
     (unit >= 0x370 && unit < 0x483) ||
@@ -30,10 +30,11 @@ export function graphemes(text: string): string[] {
   return Array.from(segmenter.segment(text), (s) => s.segment);
 }
 
-/** How many grapheme clusters a text has. */
-export function countGraphemes(text: string): number {
-  for (let i = 0; i < text.length; i++) {
-    if (!simple(text.charCodeAt(i))) return graphemes(text).length;
-  }
-  return text.length;
+/** Whether each code unit of a text is a cluster of its own. */
+export function isSimple(text: string): boolean {
+  for (let i = 0; i < text.length; i++) if (!isSimpleUnit(text.charCodeAt(i))) return false;
+  return true;
 }
+
+/** How many grapheme clusters a text has. */
+export const countGraphemes = (text: string): number => (isSimple(text) ? text.length : graphemes(text).length);

@@ -1,6 +1,7 @@
 /** The measures of a caption: lengths in characters, durations in ms, reading speed in characters per second. */
+import { eastAsianWidth } from 'get-east-asian-width';
 import type { Caption } from '../track/caption.ts';
-import { countGraphemes, graphemes } from './graphemes.ts';
+import { graphemes, isSimple, isSimpleUnit } from './graphemes.ts';
 
 /** What a house style counts as a character. */
 export interface Counting {
@@ -12,20 +13,54 @@ export interface Counting {
 
 export const countEverything: Counting = { spaces: true, punctuation: true, wideDouble: false };
 
-/** Wide and fullwidth ranges of UAX 11, from memory; the blocks in which all assigned characters are wide. */
-const wide =
-  /[\u1100-\u115f\u2e80-\u303e\u3041-\u33ff\u3400-\u4dbf\u4e00-\u9fff\ua000-\ua4cf\uac00-\ud7a3\uf900-\ufaff\ufe30-\ufe6f\uff00-\uff60\uffe0-\uffe6\u{1f300}-\u{1f64f}\u{1f900}-\u{1f9ff}\u{20000}-\u{3fffd}]/u;
+/** Lengths that took the slow way, by the counting they were taken under. */
+let slow = new Map<string, number>();
+let slowUnder: Counting = countEverything;
+/** So many lengths are remembered at most: those of a long track in a script that combines. */
+const mostRemembered = 50_000;
 
-/** Length of one line in characters. */
-export function lineLength(line: string, counting: Counting): number {
-  if (counting.spaces && counting.punctuation && !counting.wideDouble) return countGraphemes(line);
+/** Whether a cluster takes two columns: wide or fullwidth by UAX 11, or an emoji shown as a picture. */
+const isWide = (cluster: string): boolean =>
+  eastAsianWidth(cluster.codePointAt(0) ?? 0) === 2 || (cluster.length > 1 && cluster.includes('\ufe0f'));
+
+function slowLength(line: string, counting: Counting): number {
   let count = 0;
   for (const cluster of graphemes(line)) {
     if (!counting.spaces && /^\s/u.test(cluster)) continue;
     if (!counting.punctuation && /^\p{P}/u.test(cluster)) continue;
-    count += counting.wideDouble && wide.test(cluster) ? 2 : 1;
+    count += counting.wideDouble && isWide(cluster) ? 2 : 1;
   }
   return count;
+}
+
+/** Length of one line in characters. */
+export function lineLength(line: string, counting: Counting): number {
+  if (counting.spaces && counting.punctuation && !counting.wideDouble && isSimple(line)) return line.length;
+  if (slowUnder !== counting || slow.size >= mostRemembered) {
+    slow = new Map();
+    slowUnder = counting;
+  }
+  let length = slow.get(line);
+  if (length === undefined) slow.set(line, (length = slowLength(line, counting)));
+  return length;
+}
+
+/** Lengths of the lines of a text: at once where every character counts and none combines. */
+function lineLengths(text: string, counting: Counting): number[] {
+  if (!counting.spaces || !counting.punctuation || counting.wideDouble)
+    return text.split('\n').map((line) => lineLength(line, counting));
+  let firstBreak = -1;
+  let breaks = 0;
+  for (let i = 0; i < text.length; i++) {
+    const unit = text.charCodeAt(i);
+    if (unit === 0x0a) {
+      if (breaks++ === 0) firstBreak = i;
+    } else if (!isSimpleUnit(unit)) return text.split('\n').map((line) => lineLength(line, counting));
+  }
+  if (breaks === 0) return [text.length];
+  // Nearly every caption has one line or two.
+  if (breaks === 1) return [firstBreak, text.length - firstBreak - 1];
+  return text.split('\n').map((line) => line.length);
 }
 
 export interface Measures {
@@ -39,19 +74,14 @@ export interface Measures {
   readonly speed: number;
 }
 
-const known = new WeakMap<Caption, { readonly counting: Counting; readonly measures: Measures }>();
-
-/** Measures a caption; the same caption under the same counting is measured once. */
-export function measure(of: Caption, counting: Counting): Measures {
-  const before = known.get(of);
-  if (before?.counting === counting) return before.measures;
-  const lines = of.text.split('\n').map((line) => lineLength(line, counting));
-  const characters = lines.reduce((a, b) => a + b, 0);
-  const duration = of.end - of.start;
+/** Measures a caption. */
+export function measure({ text, start, end }: Pick<Caption, 'text' | 'start' | 'end'>, counting: Counting): Measures {
+  const lines = lineLengths(text, counting);
+  let characters = 0;
+  for (const length of lines) characters += length;
+  const duration = end - start;
   const speed = characters === 0 ? 0 : duration > 0 ? (characters * 1000) / duration : Infinity;
-  const measures = { lines, characters, duration, speed };
-  known.set(of, { counting, measures });
-  return measures;
+  return { lines, characters, duration, speed };
 }
 
 /** The shortest duration, in ms, that brings so many characters down to a reading speed. */
@@ -61,14 +91,48 @@ export function need(characters: number, speed: number): number {
 
 /** A reading speed as it is shown: one decimal, rounded up, so that one over the limit never reads as the limit. */
 export function speedText(speed: number): string {
-  return Number.isFinite(speed) ? (Math.ceil(speed * 10 - 1e-9) / 10).toFixed(1) : '∞';
+  if (!Number.isFinite(speed)) return '∞';
+  const tenths = Math.ceil(speed * 10 - 1e-9);
+  return `${String(Math.floor(tenths / 10))}.${String(tenths % 10)}`;
 }
 
 const words = new Intl.Segmenter('und', { granularity: 'word' });
 
-/** Words of a text, as UAX 29 finds them. */
-export function countWords(text: string): number {
+/** Words of a text by `Intl.Segmenter`: the truth, and slow. */
+export function segmentedWords(text: string): number {
   let count = 0;
   for (const part of words.segment(text)) if (part.isWordLike) count++;
+  return count;
+}
+
+const [apart, letter, digit, joinsBoth, joinsDigits, other] = [0, 1, 2, 3, 4, 5] as const;
+
+/** What a character is to the words around it, for those whose part in UAX 29 is plain. */
+function wordClass(unit: number): number {
+  if ((unit >= 0x61 && unit <= 0x7a) || (unit >= 0x41 && unit <= 0x5a)) return letter;
+  if (unit === 0x20 || unit === 0x0a || unit === 0x2d || unit === 0x21 || unit === 0x3f) return apart;
+  if (unit >= 0x30 && unit <= 0x39) return digit;
+  if (unit === 0x2e || unit === 0x27 || unit === 0x2019) return joinsBoth;
+  if (unit === 0x2c || unit === 0x3b) return joinsDigits;
+  return unit >= 0xc0 && unit < 0x250 && unit !== 0xd7 && unit !== 0xf7 ? letter : other;
+}
+
+/** Words of a text, as UAX 29 finds them; text of plain Latin letters, digits and signs takes a quick way. */
+export function countWords(text: string): number {
+  let count = 0;
+  /** The class of what a word ends with so far; `apart` between words. */
+  let inside: number = apart;
+  for (let i = 0; i < text.length; i++) {
+    const here = wordClass(text.charCodeAt(i));
+    if (here === other) return segmentedWords(text);
+    if (here === letter || here === digit) {
+      if (inside === apart) count++;
+      inside = here;
+    } else if (inside !== apart) {
+      const next = i + 1 < text.length ? wordClass(text.charCodeAt(i + 1)) : apart;
+      const joins = next === inside && (here === joinsBoth || (here === joinsDigits && inside === digit));
+      if (!joins) inside = apart;
+    }
+  }
   return count;
 }
