@@ -1,23 +1,24 @@
 /** `fenwix check`: what departs from a house style. */
 import { withIds } from '../core/formats/cue.ts';
 import type { Finding } from '../core/rules/finding.ts';
-import { finder, mustCount, rules } from '../core/rules/findings.ts';
-import { usualRate } from '../core/rules/style.ts';
+import { findIn } from '../core/rules/finder.ts';
+import { askedBy } from '../core/rules/findings.ts';
 import { takeApart } from './arguments.ts';
 import type { Command } from './desk.ts';
+import { groundAsked, groundUsage, groundValues } from './ground.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
 
 export const check: Command = (words, desk) => {
-  const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
-  const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage}`);
+  const given = takeApart(words, { values: [...reading.values, ...groundValues], flags: [...reading.flags, 'json'] });
+  const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage} ${groundUsage}`);
   const style = styleAsked(desk, given.values['style']);
   let made = 0;
-  const captions = withIds(readCaptionFile(desk, path, given, style).captions, () => String(made++));
+  const file = readCaptionFile(desk, path, given, style);
+  const captions = withIds(file.captions, () => String(made++));
   const place = new Map(captions.map((c, i) => [c.id, i]));
-  const found = finder()(captions, { style, rate: usualRate, length: null });
-  const findings: readonly Finding[] = captions.flatMap((c) => found.get(c.id) ?? []);
+  const { byCaption, must } = findIn(captions, groundAsked(given, style, file.language));
+  const findings: readonly Finding[] = captions.flatMap((c) => byCaption.get(c.id) ?? []);
   const indexes = (f: Finding): number[] => f.captions.map((id) => place.get(id) ?? 0);
-  const must = mustCount(found);
   if (given.flags.has('json')) {
     const report = findings.map((f) => ({
       rule: f.rule,
@@ -26,7 +27,14 @@ export const check: Command = (words, desk) => {
       message: f.message,
       figures: f.figures,
     }));
-    desk.say(json({ findings: report, captions: captions.length, rules: rules.map((r) => r.id) }));
+    desk.say(
+      json({
+        findings: report,
+        captions: captions.length,
+        style: style.name,
+        rules: askedBy(style).map(({ rule }) => rule.id),
+      }),
+    );
   } else {
     for (const f of findings)
       desk.say(

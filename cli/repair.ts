@@ -3,14 +3,14 @@ import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import type { Ground } from '../core/rules/finding.ts';
-import { finder, mustCount } from '../core/rules/findings.ts';
+import { findIn } from '../core/rules/finder.ts';
 import { relay } from '../core/rules/relay.ts';
 import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
-import { usualRate } from '../core/rules/style.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import { CannotDo, takeApart, type Arguments } from './arguments.ts';
 import type { Command, Desk, Ending } from './desk.ts';
+import { groundAsked, groundUsage, groundValues } from './ground.ts';
 import { counted, json, readCaptionFile, reading, readingUsage, styleAsked, targetOf, titleOf } from './files.ts';
 
 interface Work {
@@ -30,28 +30,32 @@ function bring(
   work: (captions: readonly Caption[], ground: Ground, newId: () => string, given: Arguments) => Work,
 ): Ending {
   const given = takeApart(words, {
-    values: [...reading.values, 'to', 'language'],
+    values: [...reading.values, ...groundValues, 'to'],
     flags: [...reading.flags, 'json', 'crlf', ...flags],
   });
   const [from, out] = given.files;
   if (from === undefined || out === undefined || given.files.length > 2)
     throw new CannotDo(
-      `Two files were expected: fenwix ${name} IN OUT ${readingUsage} [--to FORMAT] [--language TAG] [--json]`,
+      `Two files were expected: fenwix ${name} IN OUT ${readingUsage} ${groundUsage} [--to FORMAT] [--json]`,
     );
   const target = targetOf(given.values['to'], out);
   const style = styleAsked(desk, given.values['style']);
   const file = readCaptionFile(desk, from, given, style);
-  const language = given.values['language'] ?? file.language;
-  const ground: Ground = { style, rate: usualRate, length: null, language };
+  const ground = groundAsked(given, style, file.language);
   let made = 0;
   const newId = (): string => String(++made);
   const before = withIds(file.captions, newId);
   const result = work(before, ground, newId, given);
-  const sheet = { captions: result.captions, title: titleOf(from), language, foreign: file.foreign };
+  const sheet = {
+    captions: result.captions,
+    title: titleOf(from),
+    language: ground.language ?? null,
+    foreign: file.foreign,
+  };
   const losses = target.writer.losses(sheet, plainly);
   const text = target.writer.write(sheet, plainly);
   desk.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
-  const must = mustCount(finder()(result.captions, ground));
+  const must = findIn(result.captions, ground).must;
   const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
   // What stands on standard output is the file where that was asked for.
   const say = out === '-' ? desk.mutter : desk.say;
@@ -59,7 +63,7 @@ function bring(
     say(
       json({
         captions: { before: before.length, after: result.captions.length },
-        must: { before: mustCount(finder()(before, ground)), after: must },
+        must: { before: findIn(before, ground).must, after: must },
         done: result.done.map(({ start, rule, says }) => ({ start, rule, message: says })),
         left: result.left.map(({ start, rule, says }) => ({ start, rule, message: says })),
       }),
@@ -78,7 +82,7 @@ export const repair: Command = (words, desk) =>
 
 export const reflow: Command = (words, desk) =>
   bring(words, desk, 'reflow', ['all'], (captions, ground, newId, given) => ({
-    captions: relay(captions, ground, newId, given.flags.has('all')).captions,
+    captions: relay(captions, ground, newId, { what: 'captions', every: given.flags.has('all') }).captions,
     done: [],
     left: [],
   }));

@@ -1,6 +1,7 @@
 /** The first captions of a machine draft or a transcript: words with times, laid out by a house style. */
 import type { ReadCaption } from '../formats/format.ts';
-import { usualRate, type HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../rules/style.ts';
+import { usualRate } from '../time/frames.ts';
 import { caption } from '../track/caption.ts';
 import type { Ranged } from '../track/ranges.ts';
 import { reflow } from './reflow.ts';

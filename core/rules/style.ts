@@ -1,5 +1,6 @@
 /** House styles: the limits and conventions a client asks for. The shipped ones are in `shipped.ts`. */
 import type { Counting } from '../text/measures.ts';
+import type { FrameRate } from '../time/frames.ts';
 
 /** `must` counts as a finding that has to go, `should` as advice, `off` is not looked at. */
 export type Severity = 'must' | 'should' | 'off';
@@ -78,15 +79,6 @@ export interface HouseStyle {
   };
   readonly state: { readonly proofed: Asked };
 }
-
-/** Frames per second as an exact ratio. */
-export interface FrameRate {
-  readonly numerator: number;
-  readonly denominator: number;
-}
-
-/** Where nothing tells the rate of the pictures. */
-export const usualRate: FrameRate = { numerator: 25, denominator: 1 };
 
 /** The smallest gap of a style in ms, exact and not rounded. */
 export function smallestGap(style: HouseStyle, rate: FrameRate): number {

@@ -6,7 +6,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
-import type { FrameRate } from '../../core/rules/style.ts';
+import type { FrameRate } from '../../core/time/frames.ts';
 import { checked } from '../checked.ts';
 import type { Config } from '../config.ts';
 import { missing } from '../problem.ts';

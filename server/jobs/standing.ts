@@ -1,7 +1,7 @@
 /** How a job stands: what its fair copy still has against it, and what the destinations hold of it. */
 import type { Knex } from 'knex';
 import { fairCopyOf, type Receipt, type Standing } from '../../core/job/job.ts';
-import { finder, mustCount } from '../../core/rules/findings.ts';
+import { findIn } from '../../core/rules/finder.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { jobOf } from './store.ts';
 
@@ -25,7 +25,7 @@ export async function standingOf(db: Knex, log: EditLog, id: string): Promise<St
     .select<HeldRow[]>('destinations.name', 'receipts.state', 'receipts.edit');
   const newest = receipts.filter((r, i) => receipts.findIndex((other) => other.name === r.name) === i);
   return {
-    findings: mustCount(finder()(track.captions, ground)),
+    findings: findIn(track.captions, ground).must,
     held: newest.map((r) => ({ destination: r.name, state: r.state, behind: r.edit < track.edit })),
   };
 }

@@ -1,7 +1,7 @@
 /** Jobs as they are kept and as they are given out. */
 import type { Knex } from 'knex';
 import { keptStyle } from '../../core/rules/decode-style.ts';
-import type { FrameRate } from '../../core/rules/style.ts';
+import type { FrameRate } from '../../core/time/frames.ts';
 import type { Job, Recording } from '../../core/job/job.ts';
 import { missing } from '../problem.ts';
 import type { TrackRow } from '../tracks/log.ts';

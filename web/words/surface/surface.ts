@@ -7,7 +7,8 @@
 import { defaultKeymap } from '@codemirror/commands';
 import { EditorSelection, EditorState, Prec, type Extension, type TransactionSpec } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
-import { smallestGap, type FrameRate } from '../../../core/rules/style.ts';
+import { smallestGap } from '../../../core/rules/style.ts';
+import type { FrameRate } from '../../../core/time/frames.ts';
 import type { Caption } from '../../../core/track/caption.ts';
 import { apply, type Edit } from '../../../core/track/edits.ts';
 import { splitTimes } from '../../../core/track/split-times.ts';
