@@ -1,4 +1,4 @@
-import { finder } from '../rules/findings.ts';
+import { findIn } from '../rules/finder.ts';
 import { plainStyle } from '../rules/shipped.ts';
 import { caption } from '../track/caption.ts';
 import { findingsReport } from './findings-report.ts';
@@ -14,8 +14,8 @@ it('has a line for each finding and each that was let be, as RFC 4180 has it', (
       letBe: [{ rule: 'too-short', reason: 'a shout, short', figure: 300 }],
     }),
   ];
-  const found = finder()(captions, { style: plainStyle, rate: { numerator: 25, denominator: 1 }, length: null });
-  const report = findingsReport(captions, (id) => found.get(id) ?? []);
+  const found = findIn(captions, { style: plainStyle, rate: { numerator: 25, denominator: 1 }, length: null });
+  const report = findingsReport(captions, (id) => found.byCaption.get(id) ?? []);
   expect(report.split('\r\n')).toEqual([
     'caption,start,end,text,finding,weight,figure,limit,message,let be because',
     `1,00:00:01.000,00:00:01.500,"'=He said ""wait"",\nand so on.",One line is enough,should,27,38,27 characters fit on one line of 38.,`,

@@ -1,6 +1,6 @@
 /** The findings of a track and what was let be, as a table to hand to a client: CSV by RFC 4180. */
 import type { Finding } from '../rules/finding.ts';
-import { ruleNamed, rules } from '../rules/findings.ts';
+import { titleOf } from '../rules/findings.ts';
 import { exactClock } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
 
@@ -19,10 +19,9 @@ export function findingsReport(captions: readonly Caption[], of: (id: string) =>
   captions.forEach((c, i) => {
     const place = [i + 1, exactClock(c.start), exactClock(c.end), c.text];
     for (const f of of(c.id))
-      lines.push([...place, ruleNamed(f.rule).title, f.severity, f.figures.value, f.figures.limit, f.message, '']);
+      lines.push([...place, titleOf(f.rule), f.severity, f.figures.value, f.figures.limit, f.message, '']);
     for (const entry of c.letBe) {
-      const title = rules.find((r) => r.id === entry.rule)?.title ?? entry.rule;
-      lines.push([...place, title, 'let be', entry.figure, '', '', entry.reason]);
+      lines.push([...place, titleOf(entry.rule), 'let be', entry.figure, '', '', entry.reason]);
     }
   });
   return lines.map((line) => `${line.map(field).join(',')}\r\n`).join('');

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import { leaveOut, soundNotes } from './leave-out.ts';
+import { soundNotes } from '../text/sound-notes.ts';
+import { leaveOut } from './leave-out.ts';
 
 const texts = (of: readonly Caption[]): string[] => of.map((c) => c.text);
 const made = (...of: string[]): Caption[] =>

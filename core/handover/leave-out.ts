@@ -1,5 +1,6 @@
 /** Leaving out sound notes and speaker labels, as subtitles for people who hear want it. */
-import { labelOf } from '../text/labels.ts';
+import { labelsIn } from '../text/labels.ts';
+import { soundNotes, type Stretch } from '../text/sound-notes.ts';
 import type { Caption } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
 
@@ -8,52 +9,9 @@ export interface LeftOut {
   readonly labels: boolean;
 }
 
-interface Stretch {
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Stretches in square brackets, over several lines too. */
-function bracketed(text: string): Stretch[] {
-  const found: Stretch[] = [];
-  for (let from = text.indexOf('['); from >= 0; from = text.indexOf('[', from + 1)) {
-    const to = text.indexOf(']', from);
-    if (to < 0) break;
-    found.push({ from, to: to + 1 });
-    from = to;
-  }
-  return found;
-}
-
-/**
- * The sound notes of a text: what stands in square brackets; a whole caption in round ones; lines of
- * notes of music and nothing else. Round brackets inside a sentence are part of it. Common practice.
- */
-export function soundNotes(text: string): readonly { readonly from: number; readonly to: number }[] {
-  const whole = text.trim();
-  if (/^\([^()]*\)$/.test(whole)) return [{ from: 0, to: text.length }];
-  if (whole !== '' && /^[♪♫#\s]+$/.test(whole) && /[♪♫]/.test(whole)) return [{ from: 0, to: text.length }];
-  return bracketed(text);
-}
-
 /** Names of the speakers of a track, in lower case. */
 function knownSpeakers(captions: readonly Caption[]): Set<string> {
   return new Set(captions.flatMap((c) => c.speakers.map((s) => s.speaker.toLowerCase())).filter((n) => n !== ''));
-}
-
-/** The labels of a caption: those it knows of, and at the beginning of its lines those that look like one. */
-function labels(c: Caption, known: ReadonlySet<string>): Stretch[] {
-  const marked = c.speakers.filter((s) => s.label > 0).map((s) => ({ from: s.from, to: s.from + s.label }));
-  let from = 0;
-  const found: Stretch[] = [];
-  for (const line of c.text.split('\n')) {
-    const dash = /^[-–—]\s*/.exec(line)?.[0].length ?? 0;
-    const at = from + dash;
-    const label = labelOf(line.slice(dash), known);
-    if (label && !marked.some((m) => m.from <= at && m.to > at)) found.push({ from: at, to: at + label.length });
-    from += line.length + 1;
-  }
-  return [...marked, ...found];
 }
 
 /** Spaces nobody meant: around lines, empty lines, and the second of two between words. */
@@ -93,7 +51,7 @@ export function leaveOut(
   if (!notes && !names) return captions;
   const known = knownSpeakers(captions);
   return captions.flatMap((c): Caption[] => {
-    const stretches = [...(notes ? soundNotes(c.text) : []), ...(names ? labels(c, known) : [])];
+    const stretches = [...(notes ? soundNotes(c.text) : []), ...(names ? labelsIn(c, known) : [])];
     if (stretches.length === 0) return [c];
     const left = without(c, merged(stretches));
     return left.text.trim() === '' ? [] : [left];

@@ -1,6 +1,8 @@
 /** Findings: places where a track departs from its house style. */
+import type { Measures } from '../text/measures.ts';
 import type { Caption } from '../track/caption.ts';
-import type { FrameRate, HouseStyle, Severity } from './style.ts';
+import type { HouseStyle, Severity } from './style.ts';
+import type { FrameRate } from '../time/frames.ts';
 
 export type RuleId =
   | 'line-too-long'
@@ -11,9 +13,14 @@ export type RuleId =
   | 'one-line-enough'
   | 'empty'
   | 'unclosed'
+  | 'own-line'
   | 'character'
   | 'stray-space'
   | 'stray-punctuation'
+  | 'hesitation'
+  | 'numeral'
+  | 'sound-note'
+  | 'speaker-label'
   | 'too-fast'
   | 'too-many-wpm'
   | 'brisk'
@@ -49,14 +56,28 @@ export interface Ground {
   readonly length: number | null;
 }
 
-/** A caption with its neighbours in time. */
+/** A caption with its neighbour in time, and measured. */
 export interface InPlace {
   readonly caption: Caption;
   readonly next: Caption | null;
+  readonly measures: Measures;
+  /** Which signs its text holds, as bits of `sign`. */
+  readonly signs: number;
 }
 
 /** The order in which Checks shows rules. */
-export const groups = ['Text', 'Reading', 'Time', 'State'] as const;
+export const groups = ['Text', 'Words', 'Sound', 'Reading', 'Time', 'State'] as const;
+
+/** What a rule found: the parts of a finding that are its own to tell. */
+export interface Departure {
+  readonly value: number;
+  readonly limit: number;
+  readonly message: string;
+  /** It is as much about the next caption. */
+  readonly withNext?: true;
+  /** Where it weighs less than the rule. */
+  readonly severity?: 'should';
+}
 
 export interface Rule {
   readonly id: RuleId;
@@ -67,19 +88,9 @@ export interface Rule {
   readonly short: string;
   /** The figure is the worse the less it is. */
   readonly lessIsWorse?: true;
-  readonly look: (at: InPlace, ground: Ground) => readonly Finding[];
-}
-
-/** A finding of one rule; nothing when the rule is off. */
-export function found(
-  rule: RuleId,
-  severity: Severity,
-  captions: readonly string[],
-  value: number,
-  limit: number,
-  message: string,
-): readonly Finding[] {
-  return severity === 'off' ? [] : [{ rule, severity, captions, figures: { value, limit }, message }];
+  /** How much a style minds it; where that is `off` nobody looks. */
+  readonly severity: (style: HouseStyle) => Severity;
+  readonly look: (at: InPlace, ground: Ground) => Departure | null;
 }
 
 /** Whether somebody has let a finding be: for its rule, on its caption, and while its figure is no worse than it was then. */
@@ -89,3 +100,6 @@ export function isLetBe(finding: Finding, caption: Caption, rule: Pick<Rule, 'le
   const { value } = finding.figures;
   return rule.lessIsWorse ? value >= entry.figure : value <= entry.figure;
 }
+
+/** `1 line`, `2 lines`. */
+export const plural = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;

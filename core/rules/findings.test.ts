@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { captionsArbitrary, play, seedsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import type { Ground } from './finding.ts';
-import { finder, mustCount } from './findings.ts';
+import { findIn, finder } from './finder.ts';
+import { findingsAt } from './findings.ts';
 import { shippedStyle } from './shipped.ts';
 import { smallestGap, type HouseStyle } from './style.ts';
 
@@ -15,7 +16,7 @@ const style = lecture();
 const rate = { numerator: 25, denominator: 1 };
 const ground: Ground = { style, rate, length: 60_000 };
 const rulesOf = (captions: readonly Caption[], on: Ground = ground) =>
-  [...finder()(captions, on).values()].flat().map((f) => f.rule);
+  [...findIn(captions, on).byCaption.values()].flat().map((f) => f.rule);
 const c = (id: string, start: number, end: number, text = 'It is level.'): Caption => caption({ id, start, end, text });
 
 describe('findings', () => {
@@ -60,35 +61,31 @@ describe('findings', () => {
   });
 
   it('gives the figure and its unit in the sentence', () => {
-    const [first] = [
-      ...finder()(
-        [c('a', 0, 1120, 'Never open it faster than one turn\na second, whatever the queue.')],
-        ground,
-      ).values(),
-    ].flat();
+    const fast = c('a', 0, 1120, 'Never open it faster than one turn\na second, whatever the queue.');
+    const [first] = findingsAt(fast, null, ground);
     expect(first?.message).toBe('63 characters in 1.12 s = 56.3 cps; limit 20. Needs 3.15 s.');
   });
 
   it('finds the same after an edit as when it looks at everything anew', () => {
     fc.assert(
       fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
-        const look = finder();
+        const { look } = finder();
         look(captions, ground);
         let now = captions;
         for (const seed of seeds) {
           now = play(now, [seed], `n${String(seeds.indexOf(seed))}-`).captions;
-          expect(look(now, ground)).toEqual(finder()(now, ground));
+          expect(look(now, ground)).toEqual(findIn(now, ground));
         }
       }),
     );
   });
 
   it('forgets what it knew when the style changes', () => {
-    const look = finder();
+    const { look } = finder();
     const captions = [c('a', 0, 2000, 'x'.repeat(30))];
-    expect(mustCount(look(captions, ground))).toBe(0);
+    expect(look(captions, ground).must).toBe(0);
     const short = { ...style, text: { ...style.text, lineLength: { limit: 17, severity: 'must' as const } } };
-    expect(mustCount(look(captions, { ...ground, style: short }))).toBe(1);
+    expect(look(captions, { ...ground, style: short }).must).toBe(1);
   });
 
   it('says nothing for a rule that is off', () => {

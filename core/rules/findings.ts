@@ -1,99 +1,72 @@
-/** Looks through a track for findings, whole or only where an edit can have changed something. */
+/** Looks captions over for findings. */
+import { measure } from '../text/measures.ts';
+import { signsOf } from '../text/signs.ts';
 import type { Caption } from '../track/caption.ts';
+import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
 import type { HouseStyle, Severity } from './style.ts';
 import { stateRules, timeRules } from './time-rules.ts';
 
 /** Every rule, in the order Checks shows them. */
-export const rules: readonly Rule[] = [...textRules, ...timeRules, ...stateRules];
+export const rules: readonly Rule[] = [...textRules, ...conventionRules, ...timeRules, ...stateRules];
+const byId: ReadonlyMap<string, Rule> = new Map(rules.map((rule) => [rule.id, rule]));
 
 export function ruleNamed(id: RuleId): Rule {
-  const rule = rules.find((r) => r.id === id);
+  const rule = byId.get(id);
   if (!rule) throw new Error(`There is no rule ${id}.`);
   return rule;
 }
 
-/** How much a style minds a rule; those it says nothing about have to be kept by any caption. */
-export function severityOf(rule: RuleId, { text, reading, time, state }: HouseStyle): Severity {
-  const asked: Partial<Record<RuleId, Severity>> = {
-    'line-too-long': text.lineLength.severity,
-    'too-many-lines': text.lines.severity,
-    'too-many-words': text.wordsInLine.severity,
-    'phrase-parted': text.breaks.severity,
-    lopsided: text.shape.severity,
-    'one-line-enough': text.oneLineUpTo.severity,
-    character: text.characters.set === 'any' ? 'off' : text.characters.severity,
-    'stray-space': text.tidy.severity,
-    'stray-punctuation': text.tidy.severity,
-    'too-fast': reading.speed.severity,
-    brisk: reading.speed.severity === 'off' ? 'off' : 'should',
-    'too-many-wpm': reading.words.severity,
-    'too-short': time.shortest.severity,
-    'too-long': time.longest.severity,
-    'gap-too-small': time.gap.severity,
-    'gap-to-close': time.closeBelow.severity,
-    overlap: time.overlap.severity,
-    provisional: time.provisional.severity,
-    early: time.sync.severity,
-    late: time.sync.severity,
-    'not-proofed': state.proofed.severity,
-  };
-  return asked[rule] ?? 'must';
+/** How a rule is called; its id where this Fenwix does not know it. */
+export const titleOf = (id: string): string => byId.get(id)?.title ?? id;
+
+/** A rule a style minds, and how much. */
+interface Asked {
+  readonly rule: Rule;
+  readonly severity: Exclude<Severity, 'off'>;
 }
 
-interface Looked {
-  readonly next: Caption | null;
-  readonly findings: readonly Finding[];
+const asked = new WeakMap<HouseStyle, readonly Asked[]>();
+
+/** The rules a style minds, in order. */
+export function askedBy(style: HouseStyle): readonly Asked[] {
+  const known = asked.get(style);
+  if (known) return known;
+  const found = rules.flatMap((rule): Asked[] => {
+    const severity = rule.severity(style);
+    return severity === 'off' ? [] : [{ rule, severity }];
+  });
+  asked.set(style, found);
+  return found;
 }
 
-/** A finder remembers what it found, so that after an edit only the captions beside it are looked at again. */
-export type Finder = (captions: readonly Caption[], ground: Ground) => ReadonlyMap<string, readonly Finding[]>;
+/** What every caption without findings shares. */
+export const noFindings: readonly Finding[] = [];
 
 /** The findings of one caption, those that were let be left out. */
-export function findingsAt(caption: Caption, next: Caption | null, ground: Ground): Finding[] {
-  const place = { caption, next };
-  const findings: Finding[] = [];
-  for (const rule of rules)
-    for (const finding of rule.look(place, ground))
-      if (caption.letBe.length === 0 || !isLetBe(finding, caption, rule)) findings.push(finding);
-  return findings;
+export function findingsAt(caption: Caption, next: Caption | null, ground: Ground): readonly Finding[] {
+  const place = { caption, next, measures: measure(caption, ground.style.counting), signs: signsOf(caption.text) };
+  let findings: Finding[] | null = null;
+  for (const { rule, severity } of askedBy(ground.style)) {
+    const departure = rule.look(place, ground);
+    if (departure === null) continue;
+    const finding: Finding = {
+      rule: rule.id,
+      severity: departure.severity ?? severity,
+      captions: departure.withNext && next ? [caption.id, next.id] : [caption.id],
+      figures: { value: departure.value, limit: departure.limit },
+      message: departure.message,
+    };
+    if (caption.letBe.length === 0 || !isLetBe(finding, caption, rule)) (findings ??= []).push(finding);
+  }
+  return findings ?? noFindings;
 }
 
-/**
- * Makes a finder. It gives the findings of each caption that has any, by caption id, in rule order.
- * Captions are values: one that is the same object beside the same neighbour is not looked at twice.
- */
-export function finder(): Finder {
-  let known = new WeakMap<Caption, Looked>();
-  let last: Ground | null = null;
-  return (captions, ground) => {
-    if (
-      last?.style !== ground.style ||
-      last.length !== ground.length ||
-      last.rate !== ground.rate ||
-      last.language !== ground.language
-    )
-      known = new WeakMap();
-    last = ground;
-    const out = new Map<string, readonly Finding[]>();
-    captions.forEach((caption, i) => {
-      const next = captions[i + 1] ?? null;
-      let looked = known.get(caption);
-      if (looked?.next !== next) {
-        looked = { next, findings: findingsAt(caption, next, ground) };
-        known.set(caption, looked);
-      }
-      if (looked.findings.length > 0) out.set(caption.id, looked.findings);
-    });
-    return out;
-  };
-}
-
-/** The findings that have to go: those of rules the style says must be kept. */
-export function mustCount(findings: ReadonlyMap<string, readonly Finding[]>): number {
+/** How many of a caption's findings have to go: those of rules the style says must be kept. */
+export function mustOf(findings: readonly Finding[]): number {
   let count = 0;
-  for (const list of findings.values()) for (const f of list) if (f.severity === 'must') count++;
+  for (const f of findings) if (f.severity === 'must') count++;
   return count;
 }
 

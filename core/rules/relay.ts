@@ -1,39 +1,76 @@
-/** A track laid out anew under a house style, where it does not meet the style as it is. */
+/** Captions laid out anew under a house style: their lines broken again, or their words shared among captions anew. */
 import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
+import { tokensOf } from '../track/ranges.ts';
 import type { Ground, RuleId } from './finding.ts';
 import { findingsAt } from './findings.ts';
+import { brokenAgain } from './repairs/text.ts';
+
+/** What is laid out anew. */
+export interface Relay {
+  /** `lines`: each caption keeps its words and its time; `captions`: words go where they read best. */
+  readonly what: 'lines' | 'captions';
+  /** Those too that meet the style as they are. */
+  readonly every?: boolean;
+  /** Captions from this place on; from the first where it is left out. */
+  readonly from?: number;
+  /** Up to this place, not counted in; to the last where it is left out. */
+  readonly to?: number;
+}
 
 /** What laying out anew can mend. */
-const mendable: ReadonlySet<RuleId> = new Set<RuleId>([
-  'line-too-long',
-  'too-many-lines',
-  'too-many-words',
-  'phrase-parted',
-  'one-line-enough',
-  'too-fast',
-  'too-many-wpm',
-  'too-short',
-  'too-long',
-]);
+const mendable: Readonly<Record<Relay['what'], ReadonlySet<RuleId>>> = {
+  lines: new Set<RuleId>([
+    'line-too-long',
+    'too-many-lines',
+    'too-many-words',
+    'phrase-parted',
+    'one-line-enough',
+    'own-line',
+    'lopsided',
+  ]),
+  captions: new Set<RuleId>([
+    'line-too-long',
+    'too-many-lines',
+    'too-many-words',
+    'phrase-parted',
+    'one-line-enough',
+    'too-fast',
+    'too-many-wpm',
+    'too-short',
+    'too-long',
+  ]),
+};
+
+/** Captions that became others, with the same words. */
+export interface Run {
+  readonly before: readonly Caption[];
+  readonly after: readonly Caption[];
+}
 
 export interface Relaid {
   readonly captions: readonly Caption[];
+  /** What became of what, in order; captions that stay as they are are in none. */
+  readonly runs: readonly Run[];
   /** All of it as one step; null where nothing has to change. */
   readonly edit: Edit | null;
 }
 
-/**
- * Lays captions out anew: runs of those that do not meet the style, and with `all` every one. Captions
- * that meet the style stay as they are.
- */
-export function relay(captions: readonly Caption[], ground: Ground, newId: () => string, all = false): Relaid {
+/** Lays captions out anew. Those with something let be stay as they are. */
+export function relay(captions: readonly Caption[], ground: Ground, newId: () => string, asked: Relay): Relaid {
+  const { what, every = false, from = 0, to = captions.length } = asked;
+  // Whole captions are given up only for what has to go; lines are cheap to break again.
   const departs = (c: Caption, i: number): boolean =>
-    all || findingsAt(c, captions[i + 1] ?? null, ground).some((f) => f.severity === 'must' && mendable.has(f.rule));
+    i >= from &&
+    i < to &&
+    c.letBe.length === 0 &&
+    (every ||
+      findingsAt(c, captions[i + 1] ?? null, ground).some(
+        (f) => mendable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),
+      ));
   const out: Caption[] = [];
-  const removed: string[] = [];
-  const added: Caption[] = [];
+  const runs: Run[] = [];
   for (let i = 0; i < captions.length;) {
     const here = captions[i];
     if (!here) break;
@@ -44,14 +81,23 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
     }
     let end = i + 1;
     for (let c = captions[end]; c && departs(c, end); c = captions[end]) end++;
-    const run = captions.slice(i, end);
-    const laid = inside(reflow(run, ground, newId), run, captions[end] ?? null, ground);
-    out.push(...laid);
-    removed.push(...run.map((c) => c.id));
-    added.push(...laid);
+    const before = captions.slice(i, end);
+    const laid =
+      what === 'lines'
+        ? before.map((c) => brokenAgain(c, ground))
+        : inside(reflow(before, ground, newId), before, captions[end] ?? null, ground);
+    for (const run of inRuns(before, laid)) {
+      if (isSame(run)) out.push(...run.before);
+      else {
+        runs.push(run);
+        out.push(...run.after);
+      }
+    }
     i = end;
   }
-  return { captions: out, edit: removed.length === 0 ? null : { type: 'replace', removed, captions: added } };
+  const removed = runs.flatMap((run) => run.before.map((c) => c.id));
+  const added = runs.flatMap((run) => run.after);
+  return { captions: out, runs, edit: runs.length === 0 ? null : { type: 'replace', removed, captions: added } };
 }
 
 /** The last caption of a run leaves the next one its place. */
@@ -62,4 +108,38 @@ function inside(laid: readonly Caption[], run: readonly Caption[], next: Caption
       ? { ...c, end: Math.max(c.start + 1, Math.min(Math.max(c.end, run.at(-1)?.end ?? 0), most)) }
       : c,
   );
+}
+
+/** Pairs captions with what became of them: a run ends wherever both end after the same word. */
+function inRuns(before: readonly Caption[], after: readonly Caption[]): Run[] {
+  const words = (c: Caption): number => tokensOf(c.text, 0, c.text.length).length;
+  const runs: Run[] = [];
+  let [b, a, firstB, firstA, wordsB, wordsA] = [0, 0, 0, 0, 0, 0];
+  while (b < before.length || a < after.length) {
+    const nextB = before[b];
+    const nextA = after[a];
+    if (nextB && (wordsB <= wordsA || !nextA)) {
+      wordsB += words(nextB);
+      b++;
+    } else if (nextA) {
+      wordsA += words(nextA);
+      a++;
+    }
+    // Captions without a word stand with those before them.
+    const isLast = b === before.length && a === after.length;
+    if (isLast || (wordsB === wordsA && a > firstA && words(before[b] ?? nothing) > 0)) {
+      runs.push({ before: before.slice(firstB, b), after: after.slice(firstA, a) });
+      [firstB, firstA] = [b, a];
+    }
+  }
+  return runs;
+}
+const nothing = { text: '' } as Caption;
+
+/** Whether nothing a viewer would see became different. */
+function isSame({ before, after }: Run): boolean {
+  const [was] = before;
+  const [is] = after;
+  if (before.length !== 1 || after.length !== 1 || !was || !is) return false;
+  return was.text === is.text && was.start === is.start && was.end === is.end;
 }

@@ -1,10 +1,9 @@
 /** Findings that the text of one caption tells by itself. */
 import { notInCea608 } from '../text/cea-608.ts';
-import { lineLength, measure } from '../text/measures.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
-import { found, type Rule } from './finding.ts';
-
-const plural = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;
+import { tooLongForOneLine } from '../text/sentences.ts';
+import { sign } from '../text/signs.ts';
+import { plural, type Rule } from './finding.ts';
 
 export const textRules: readonly Rule[] = [
   {
@@ -12,19 +11,14 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Line too long',
     short: 'long line',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.text.lineLength;
-      const { lines } = measure(caption, style.counting);
-      const longest = Math.max(...lines);
-      if (longest <= limit) return [];
-      return found(
-        'line-too-long',
-        severity,
-        [caption.id],
-        longest,
-        limit,
-        `Line ${String(lines.indexOf(longest) + 1)} has ${plural(longest, 'character')}; limit ${String(limit)}.`,
-      );
+    severity: ({ text }) => text.lineLength.severity,
+    look({ measures: { lines } }, { style }) {
+      const { limit } = style.text.lineLength;
+      let longest = 0;
+      for (const line of lines) if (line > longest) longest = line;
+      if (longest <= limit) return null;
+      const message = `Line ${String(lines.indexOf(longest) + 1)} has ${plural(longest, 'character')}; limit ${String(limit)}.`;
+      return { value: longest, limit, message };
     },
   },
   {
@@ -32,19 +26,12 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Too many lines',
     short: 'many lines',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.text.lines;
-      const lines = measure(caption, style.counting).lines.length;
-      return lines <= limit
-        ? []
-        : found(
-            'too-many-lines',
-            severity,
-            [caption.id],
-            lines,
-            limit,
-            `The caption has ${plural(lines, 'line')}; limit ${String(limit)}.`,
-          );
+    severity: ({ text }) => text.lines.severity,
+    look({ measures: { lines } }, { style }) {
+      const { limit } = style.text.lines;
+      if (lines.length <= limit) return null;
+      const message = `The caption has ${plural(lines.length, 'line')}; limit ${String(limit)}.`;
+      return { value: lines.length, limit, message };
     },
   },
   {
@@ -52,20 +39,12 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Too many words in a line',
     short: 'many words',
+    severity: ({ text }) => text.wordsInLine.severity,
     look({ caption }, { style }) {
-      const { limit, severity } = style.text.wordsInLine;
-      if (severity === 'off') return [];
-      const most = Math.max(...caption.text.split('\n').map((l) => wordsOf(l).length));
-      return most <= limit
-        ? []
-        : found(
-            'too-many-words',
-            severity,
-            [caption.id],
-            most,
-            limit,
-            `A line has ${plural(most, 'word')}; limit ${String(limit)}.`,
-          );
+      const { limit } = style.text.wordsInLine;
+      const most = Math.max(...caption.text.split('\n').map((line) => line.match(/\S+/g)?.length ?? 0));
+      if (most <= limit) return null;
+      return { value: most, limit, message: `A line has ${plural(most, 'word')}; limit ${String(limit)}.` };
     },
   },
   {
@@ -73,25 +52,31 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'A break parts a phrase',
     short: 'parted phrase',
-    look({ caption }, { style, language }) {
-      const { severity } = style.text.breaks;
-      if (severity === 'off' || !caption.text.includes('\n')) return [];
-      const phrases = phrasesOf(language);
-      const lines = caption.text.split('\n');
-      for (let i = 1; i < lines.length; i++) {
-        const before = lastWord(lines[i - 1] ?? '');
-        const after = firstWord(lines[i] ?? '');
-        if (before === '' || after === '' || bondBetween(before, after, phrases) !== 'close') continue;
-        return found(
-          'phrase-parted',
-          severity,
-          [caption.id],
-          1,
-          0,
-          `The line breaks between “${before}” and “${after}”, which belong together.`,
-        );
+    severity: ({ text }) => text.breaks.severity,
+    look({ caption: { text } }, { language }) {
+      for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) {
+        const before = lastWord(text, at);
+        const after = firstWord(text, at + 1);
+        if (before === '' || after === '' || bondBetween(before, after, phrasesOf(language)) !== 'close') continue;
+        const message = `The line breaks between “${before}” and “${after}”, which belong together.`;
+        return { value: 1, limit: 0, message };
       }
-      return [];
+      return null;
+    },
+  },
+  {
+    id: 'own-line',
+    group: 'Text',
+    title: 'Sentences share a line',
+    short: 'shared line',
+    severity: ({ text }) => text.ownLineAbove.severity,
+    look({ caption: { text }, signs }, { style, language }) {
+      if ((signs & sign.inner) === 0) return null;
+      const { limit } = style.text.ownLineAbove;
+      const longest = tooLongForOneLine(text, limit, phrasesOf(language), style.counting);
+      if (longest === null) return null;
+      const message = `A sentence or clause of ${plural(longest, 'character')} shares its line with another; above ${String(limit)} each stands on its own.`;
+      return { value: longest, limit, message };
     },
   },
   {
@@ -99,22 +84,20 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Lopsided lines',
     short: 'lopsided',
-    look({ caption }, { style }) {
-      const { form, severity } = style.text.shape;
-      const [first = 0, second = 0, third] = measure(caption, style.counting).lines;
-      if (severity === 'off' || third !== undefined || second === 0 || form === 'fill') return [];
-      const difference = form === 'even' ? Math.abs(first - second) : first - second;
-      const most = form === 'even' ? Math.round(style.text.lineLength.limit / 2) : 0;
-      return difference <= most
-        ? []
-        : found(
-            'lopsided',
-            severity,
-            [caption.id],
-            difference,
-            most,
-            `The lines have ${String(first)} and ${plural(second, 'character')}; ${form === 'even' ? 'they should be more even' : 'the first should be the shorter'}.`,
-          );
+    severity: ({ text }) => (text.shape.form === 'fill' ? 'off' : text.shape.severity),
+    look({ measures: { lines } }, { style }) {
+      const [first = 0, second = 0] = lines;
+      if (lines.length !== 2 || second === 0) return null;
+      const even = style.text.shape.form === 'even';
+      const value = even ? Math.abs(first - second) : first - second;
+      const limit = even ? Math.round(style.text.lineLength.limit / 2) : 0;
+      if (value <= limit) return null;
+      const wanted = even ? 'they should be more even' : 'the first should be the shorter';
+      return {
+        value,
+        limit,
+        message: `The lines have ${String(first)} and ${plural(second, 'character')}; ${wanted}.`,
+      };
     },
   },
   {
@@ -122,20 +105,13 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'One line is enough',
     short: 'one line',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.text.oneLineUpTo;
-      if (severity === 'off' || !caption.text.includes('\n') || /(?:^|\n)[-–—]/.test(caption.text)) return [];
-      const length = lineLength(caption.text.replace(/\n/g, ' '), style.counting);
-      return length > limit || length === 0
-        ? []
-        : found(
-            'one-line-enough',
-            severity,
-            [caption.id],
-            length,
-            limit,
-            `${plural(length, 'character')} fit on one line of ${String(limit)}.`,
-          );
+    severity: ({ text }) => text.oneLineUpTo.severity,
+    look({ signs, measures: { lines, characters } }, { style }) {
+      const { limit } = style.text.oneLineUpTo;
+      if (lines.length === 1 || characters === 0 || (signs & sign.dash) !== 0) return null;
+      const value = characters + (style.counting.spaces ? lines.length - 1 : 0);
+      if (value > limit) return null;
+      return { value, limit, message: `${plural(value, 'character')} fit on one line of ${String(limit)}.` };
     },
   },
   {
@@ -143,17 +119,11 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Empty caption',
     short: 'empty',
+    severity: () => 'must',
     look({ caption }) {
-      return caption.text.trim() === ''
-        ? found(
-            'empty',
-            'must',
-            [caption.id],
-            0,
-            1,
-            'There is no text in this caption; it will be left out of every file.',
-          )
-        : [];
+      if (/\S/.test(caption.text)) return null;
+      const message = 'There is no text in this caption; it will be left out of every file.';
+      return { value: 0, limit: 1, message };
     },
   },
   {
@@ -161,23 +131,16 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Brackets or markup left open',
     short: 'left open',
-    look({ caption }) {
-      const { text } = caption;
-      if (!/[<[\]()]/.test(text)) return [];
+    severity: () => 'must',
+    look({ caption: { text }, signs }) {
+      if ((signs & sign.bracket) === 0) return null;
       const tag = /<\/?(?:i|b|u|font|c|v)\b[^>\n]{0,80}>/i.exec(text)?.[0];
-      if (tag) return found('unclosed', 'must', [caption.id], 1, 0, `“${tag}” would be shown as it stands.`);
+      if (tag) return { value: 1, limit: 0, message: `“${tag}” would be shown as it stands.` };
       const count = (sign: string): number => text.split(sign).length - 1;
       const open = Math.abs(count('[') - count(']')) + Math.abs(count('(') - count(')'));
-      return open === 0
-        ? []
-        : found(
-            'unclosed',
-            'should',
-            [caption.id],
-            open,
-            0,
-            'A bracket is opened and not closed, or the other way round.',
-          );
+      if (open === 0) return null;
+      const message = 'A bracket is opened and not closed, or the other way round.';
+      return { value: open, limit: 0, message, severity: 'should' };
     },
   },
   {
@@ -185,20 +148,12 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Character not allowed',
     short: 'character',
-    look({ caption }, { style }) {
-      const { set, severity } = style.text.characters;
-      if (severity === 'off' || set === 'any') return [];
+    severity: ({ text }) => (text.characters.set === 'any' ? 'off' : text.characters.severity),
+    look({ caption }) {
       const wrong = notInCea608(caption.text);
-      return wrong.length === 0
-        ? []
-        : found(
-            'character',
-            severity,
-            [caption.id],
-            wrong.length,
-            0,
-            `${wrong.map((w) => `“${w}”`).join(', ')} cannot be shown by decoders of the CEA-608 set.`,
-          );
+      if (wrong.length === 0) return null;
+      const message = `${wrong.map((w) => `“${w}”`).join(', ')} cannot be shown by decoders of the CEA-608 set.`;
+      return { value: wrong.length, limit: 0, message };
     },
   },
   {
@@ -206,19 +161,11 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Stray space',
     short: 'stray space',
-    look({ caption }, { style }) {
-      const { severity } = style.text.tidy;
-      const stray = severity === 'off' || caption.text.trim() === '' ? 0 : straySpaces(caption.text);
-      return stray === 0
-        ? []
-        : found(
-            'stray-space',
-            severity,
-            [caption.id],
-            stray,
-            0,
-            `${plural(stray, 'space')} too many, at the end of a line or doubled.`,
-          );
+    severity: ({ text }) => text.tidy.severity,
+    look({ caption: { text }, signs }) {
+      if ((signs & sign.straySpace) === 0 || text.trim() === '') return null;
+      const value = straySpaces(text);
+      return { value, limit: 0, message: `${plural(value, 'space')} too many, at the end of a line or doubled.` };
     },
   },
   {
@@ -226,41 +173,39 @@ export const textRules: readonly Rule[] = [
     group: 'Text',
     title: 'Stray punctuation',
     short: 'stray sign',
-    look({ caption }, { style }) {
-      const { severity } = style.text.tidy;
-      const line =
-        severity === 'off'
-          ? undefined
-          : caption.text.split('\n').find((l) => /^\s*[,.;:!?](?!\.\.)/.test(l) || /[,;:][,;:]$/.test(l));
-      return line === undefined
-        ? []
-        : found(
-            'stray-punctuation',
-            severity,
-            [caption.id],
-            1,
-            0,
-            `A line begins or ends with a sign that belongs elsewhere: “${line.trim().slice(0, 24)}”.`,
-          );
+    severity: ({ text }) => text.tidy.severity,
+    look({ caption: { text }, signs }) {
+      if ((signs & sign.strayPunctuation) === 0) return null;
+      const line = text.split('\n').find((l) => /^\s*[,.;:!?](?!\.\.)/.test(l) || /[,;:][,;:]$/.test(l));
+      if (line === undefined) return null;
+      const message = `A line begins or ends with a sign that belongs elsewhere: “${line.trim().slice(0, 24)}”.`;
+      return { value: 1, limit: 0, message };
     },
   },
 ];
 
-const wordsOf = (text: string): string[] => text.split(/\s+/).filter((w) => w !== '');
+/** The last word of the line that ends at a place. */
+function lastWord(text: string, end: number): string {
+  let to = end;
+  while (to > 0 && isSpace(text.charCodeAt(to - 1))) to--;
+  let from = to;
+  while (from > 0 && !isSpace(text.charCodeAt(from - 1))) from--;
+  return text.slice(from, to);
+}
 
-const lastWord = (line: string): string => {
-  const plain = line.trimEnd();
-  return plain.slice(plain.lastIndexOf(' ') + 1);
-};
-const firstWord = (line: string): string => {
-  const plain = line.trimStart();
-  const space = plain.indexOf(' ');
-  return space < 0 ? plain : plain.slice(0, space);
-};
+/** The first word of the line that begins at a place. */
+function firstWord(text: string, start: number): string {
+  let from = start;
+  while (from < text.length && isSpace(text.charCodeAt(from))) from++;
+  let to = from;
+  while (to < text.length && !isSpace(text.charCodeAt(to))) to++;
+  return text.slice(from, to);
+}
+
+const isSpace = (unit: number): boolean => unit === 0x20 || unit === 0x0a || unit === 0x09 || unit === 0xa0;
 
 /** Spaces at the beginning or end of lines, and the second of two. */
 function straySpaces(text: string): number {
-  if (!/^[ \t]|[ \t]$|[ \t][ \t\n]|\n[ \t]/.test(text)) return 0;
   let stray = 0;
   for (const line of text.split('\n'))
     stray +=

@@ -1,8 +1,10 @@
 /** Findings about reading speed, duration and the room between captions. */
-import { countWords, measure, need, speedText } from '../text/measures.ts';
+import { labelsIn } from '../text/labels.ts';
+import { countWords, need, speedText } from '../text/measures.ts';
+import { soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
-import { found, type Rule } from './finding.ts';
+import type { Rule } from './finding.ts';
 import { smallestGap } from './style.ts';
 
 /** A limit given in frames falls between milliseconds, so times on whole milliseconds get this much grace. */
@@ -14,12 +16,12 @@ export const timeRules: readonly Rule[] = [
     group: 'Reading',
     title: 'Too fast to read',
     short: 'too fast',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.reading.speed;
-      const { characters, duration, speed } = measure(caption, style.counting);
-      if (speed <= limit) return [];
+    severity: ({ reading }) => reading.speed.severity,
+    look({ measures: { characters, duration, speed } }, { style }) {
+      const { limit } = style.reading.speed;
+      if (speed <= limit) return null;
       const message = `${String(characters)} characters in ${seconds(duration)} = ${speedText(speed)} cps; limit ${String(limit)}. Needs ${seconds(need(characters, limit))}.`;
-      return found('too-fast', severity, [caption.id], speed, limit, message);
+      return { value: speed, limit, message };
     },
   },
   {
@@ -27,22 +29,14 @@ export const timeRules: readonly Rule[] = [
     group: 'Reading',
     title: 'Too many words a minute',
     short: 'too many words',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.reading.words;
-      if (severity === 'off') return [];
-      const duration = caption.end - caption.start;
+    severity: ({ reading }) => reading.words.severity,
+    look({ caption, measures: { duration } }, { style }) {
+      const { limit } = style.reading.words;
       const words = countWords(caption.text);
-      const speed = duration > 0 ? (words * 60_000) / duration : words > 0 ? Infinity : 0;
-      return speed <= limit
-        ? []
-        : found(
-            'too-many-wpm',
-            severity,
-            [caption.id],
-            speed,
-            limit,
-            `${String(words)} words in ${seconds(duration)} = ${String(Math.ceil(speed))} a minute; limit ${String(limit)}.`,
-          );
+      const value = duration > 0 ? (words * 60_000) / duration : words > 0 ? Infinity : 0;
+      if (value <= limit) return null;
+      const message = `${String(words)} words in ${seconds(duration)} = ${String(Math.ceil(value))} a minute; limit ${String(limit)}.`;
+      return { value, limit, message };
     },
   },
   {
@@ -50,18 +44,12 @@ export const timeRules: readonly Rule[] = [
     group: 'Reading',
     title: 'Brisk to read',
     short: 'brisk',
-    look({ caption }, { style }) {
-      const { limit, target, severity } = style.reading.speed;
-      const { speed } = measure(caption, style.counting);
-      if (speed <= target || speed > limit || severity === 'off') return [];
-      return found(
-        'brisk',
-        'should',
-        [caption.id],
-        speed,
-        target,
-        `${speedText(speed)} cps is above the target of ${String(target)}, within the limit of ${String(limit)}.`,
-      );
+    severity: ({ reading }) => (reading.speed.severity === 'off' ? 'off' : 'should'),
+    look({ measures: { speed } }, { style }) {
+      const { limit, target } = style.reading.speed;
+      if (speed <= target || speed > limit) return null;
+      const message = `${speedText(speed)} cps is above the target of ${String(target)}, within the limit of ${String(limit)}.`;
+      return { value: speed, limit: target, message };
     },
   },
   {
@@ -70,19 +58,11 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'On screen too briefly',
     short: 'too brief',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.time.shortest;
-      const duration = caption.end - caption.start;
-      return duration >= limit
-        ? []
-        : found(
-            'too-short',
-            severity,
-            [caption.id],
-            duration,
-            limit,
-            `On screen for ${seconds(duration)}; shortest ${seconds(limit)}.`,
-          );
+    severity: ({ time }) => time.shortest.severity,
+    look({ measures: { duration } }, { style }) {
+      const { limit } = style.time.shortest;
+      if (duration >= limit) return null;
+      return { value: duration, limit, message: `On screen for ${seconds(duration)}; shortest ${seconds(limit)}.` };
     },
   },
   {
@@ -90,19 +70,11 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'On screen too long',
     short: 'too long',
-    look({ caption }, { style }) {
-      const { limit, severity } = style.time.longest;
-      const duration = caption.end - caption.start;
-      return duration <= limit
-        ? []
-        : found(
-            'too-long',
-            severity,
-            [caption.id],
-            duration,
-            limit,
-            `On screen for ${seconds(duration)}; longest ${seconds(limit)}.`,
-          );
+    severity: ({ time }) => time.longest.severity,
+    look({ measures: { duration } }, { style }) {
+      const { limit } = style.time.longest;
+      if (duration <= limit) return null;
+      return { value: duration, limit, message: `On screen for ${seconds(duration)}; longest ${seconds(limit)}.` };
     },
   },
   {
@@ -111,22 +83,17 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Gap too small',
     short: 'small gap',
+    severity: ({ time }) => time.gap.severity,
     look({ caption, next }, { style, rate }) {
-      const { limit, unit, severity } = style.time.gap;
-      const gap = next ? next.start - caption.end : Infinity;
-      const least = smallestGap(style, rate);
-      const tolerance = unit === 'frames' ? frameTolerance : 0;
-      if (!next || gap < 0 || gap >= least - tolerance) return [];
-      const asked =
-        unit === 'frames' ? `${String(limit)} frames (${String(Math.round(least))} ms)` : `${String(limit)} ms`;
-      return found(
-        'gap-too-small',
-        severity,
-        [caption.id, next.id],
-        gap,
-        least,
-        `${String(gap)} ms before the next caption; smallest gap ${asked}.`,
-      );
+      if (!next) return null;
+      const gap = next.start - caption.end;
+      const { limit: asked, unit } = style.time.gap;
+      const limit = smallestGap(style, rate);
+      if (gap < 0 || gap >= limit - (unit === 'frames' ? frameTolerance : 0)) return null;
+      const least =
+        unit === 'frames' ? `${String(asked)} frames (${String(Math.round(limit))} ms)` : `${String(asked)} ms`;
+      const message = `${String(gap)} ms before the next caption; smallest gap ${least}.`;
+      return { value: gap, limit, message, withNext: true };
     },
   },
   {
@@ -134,21 +101,15 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Gap to close',
     short: 'gap to close',
+    severity: ({ time }) => time.closeBelow.severity,
     look({ caption, next }, { style, rate }) {
-      const { limit, severity } = style.time.closeBelow;
-      if (!next || severity === 'off') return [];
+      if (!next) return null;
       const gap = next.start - caption.end;
-      const least = Math.ceil(smallestGap(style, rate));
-      return gap <= least + frameTolerance || gap >= limit
-        ? []
-        : found(
-            'gap-to-close',
-            severity,
-            [caption.id, next.id],
-            gap,
-            least,
-            `${String(gap)} ms before the next caption; gaps below ${String(limit)} ms are closed to ${String(least)} ms.`,
-          );
+      const below = style.time.closeBelow.limit;
+      const limit = Math.ceil(smallestGap(style, rate));
+      if (gap <= limit + frameTolerance || gap >= below) return null;
+      const message = `${String(gap)} ms before the next caption; gaps below ${String(below)} ms are closed to ${String(limit)} ms.`;
+      return { value: gap, limit, message, withNext: true };
     },
   },
   {
@@ -156,17 +117,12 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Overlaps the next',
     short: 'overlap',
-    look({ caption, next }, { style }) {
-      const gap = next ? next.start - caption.end : 0;
-      if (!next || gap >= 0) return [];
-      return found(
-        'overlap',
-        style.time.overlap.severity,
-        [caption.id, next.id],
-        -gap,
-        0,
-        `Still on screen for ${seconds(-gap)} after the next caption has begun.`,
-      );
+    severity: ({ time }) => time.overlap.severity,
+    look({ caption, next }) {
+      if (!next || next.start >= caption.end) return null;
+      const value = caption.end - next.start;
+      const message = `Still on screen for ${seconds(value)} after the next caption has begun.`;
+      return { value, limit: 0, message, withNext: true };
     },
   },
   {
@@ -174,17 +130,10 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Times are provisional',
     short: 'provisional',
-    look({ caption }, { style }) {
-      return caption.timing === 'set'
-        ? []
-        : found(
-            'provisional',
-            style.time.provisional.severity,
-            [caption.id],
-            1,
-            0,
-            'This text has no place in the sound yet; its times are a guess.',
-          );
+    severity: ({ time }) => time.provisional.severity,
+    look({ caption }) {
+      if (caption.timing === 'set') return null;
+      return { value: 1, limit: 0, message: 'This text has no place in the sound yet; its times are a guess.' };
     },
   },
   {
@@ -192,19 +141,13 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Early against speech',
     short: 'early',
+    severity: ({ time }) => time.sync.severity,
     look({ caption }, { style }) {
-      const { early, severity } = style.time.sync;
-      const offset = syncOffset(caption);
-      return offset === null || -offset <= early
-        ? []
-        : found(
-            'early',
-            severity,
-            [caption.id],
-            -offset,
-            early,
-            `Begins ${seconds(-offset)} before its first word; at most ${seconds(early)}.`,
-          );
+      const limit = style.time.sync.early;
+      const value = -(syncOffset(caption) ?? 0);
+      if (value <= limit) return null;
+      const message = `Begins ${seconds(value)} before its first word; at most ${seconds(limit)}.`;
+      return { value, limit, message };
     },
   },
   {
@@ -212,19 +155,13 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Late against speech',
     short: 'late',
+    severity: ({ time }) => time.sync.severity,
     look({ caption }, { style }) {
-      const { late, severity } = style.time.sync;
-      const offset = syncOffset(caption);
-      return offset === null || offset <= late
-        ? []
-        : found(
-            'late',
-            severity,
-            [caption.id],
-            offset,
-            late,
-            `Begins ${seconds(offset)} after its first word; at most ${seconds(late)}.`,
-          );
+      const limit = style.time.sync.late;
+      const value = syncOffset(caption) ?? 0;
+      if (value <= limit) return null;
+      const message = `Begins ${seconds(value)} after its first word; at most ${seconds(limit)}.`;
+      return { value, limit, message };
     },
   },
   {
@@ -232,16 +169,10 @@ export const timeRules: readonly Rule[] = [
     group: 'Time',
     title: 'Past the end of the recording',
     short: 'past the end',
-    look({ caption }, { length }) {
-      if (length === null || caption.end <= length) return [];
-      return found(
-        'past-the-end',
-        'must',
-        [caption.id],
-        caption.end,
-        length,
-        `Ends ${seconds(caption.end - length)} after the recording does.`,
-      );
+    severity: () => 'must',
+    look({ caption: { end } }, { length }) {
+      if (length === null || end <= length) return null;
+      return { value: end, limit: length, message: `Ends ${seconds(end - length)} after the recording does.` };
     },
   },
 ];
@@ -253,23 +184,24 @@ export const stateRules: readonly Rule[] = [
     group: 'State',
     title: 'Not proofed',
     short: 'not proofed',
-    look({ caption }, { style }) {
-      return caption.proofed
-        ? []
-        : found(
-            'not-proofed',
-            style.state.proofed.severity,
-            [caption.id],
-            0,
-            1,
-            'Nobody has heard this caption through and agreed with it yet.',
-          );
+    severity: ({ state }) => state.proofed.severity,
+    look({ caption }) {
+      if (caption.proofed) return null;
+      return { value: 0, limit: 1, message: 'Nobody has heard this caption through and agreed with it yet.' };
     },
   },
 ];
 
-/** Caption start minus the start of its first spoken word, in ms; null where no word has a time of its own. */
+/**
+ * Caption start minus the start of its first spoken word, in ms; null where that word has no time of its
+ * own. Labels and sound notes before it are not spoken.
+ */
 function syncOffset(caption: Caption): number | null {
-  const first = caption.words[0];
-  return !first || first[5] === 'guessed' || first[0] > 0 ? null : caption.start - first[2];
+  const first = caption.words.find((w) => w[5] !== 'guessed');
+  if (!first) return null;
+  const unspoken = first[0] > 0 ? [...labelsIn(caption), ...soundNotes(caption.text)] : [];
+  for (let at = 0; at < first[0]; at++) {
+    if (/[\p{L}\p{N}]/u.test(caption.text.charAt(at)) && !unspoken.some((s) => s.from <= at && s.to > at)) return null;
+  }
+  return caption.start - first[2];
 }

@@ -1,4 +1,6 @@
 /** Speaker labels: the name before what is said, as `MARY:` or `[Mary]`. */
+import type { Caption } from '../track/caption.ts';
+import type { Stretch } from './sound-notes.ts';
 
 /** A name as labels have it: a few words, a number, initials. */
 const name = String.raw`[\p{L}\p{N}][\p{L}\p{N}\p{M} .'’&/-]{0,39}`;
@@ -37,4 +39,25 @@ export function labelOf(line: string, known: ReadonlySet<string>): Label | null 
   const speaker = (found[1] ?? '').trim();
   const capitals = speaker === speaker.toUpperCase() && speaker !== speaker.toLowerCase();
   return capitals || known.has(fold(speaker)) ? { speaker, length: found[0].length } : null;
+}
+
+const nobody: ReadonlySet<string> = new Set();
+
+/**
+ * The labels of a caption: those it knows of, and at the beginning of its lines those that look like one.
+ * @param known names of speakers, in lower case
+ */
+export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: ReadonlySet<string> = nobody): Stretch[] {
+  const marked = of.speakers.filter((s) => s.label > 0).map((s) => ({ from: s.from, to: s.from + s.label }));
+  if (!of.text.includes(':')) return marked;
+  let from = 0;
+  const found: Stretch[] = [];
+  for (const line of of.text.split('\n')) {
+    const dash = /^[-–—]\s*/.exec(line)?.[0].length ?? 0;
+    const at = from + dash;
+    const label = labelOf(line.slice(dash), known);
+    if (label && !marked.some((m) => m.from <= at && m.to > at)) found.push({ from: at, to: at + label.length });
+    from += line.length + 1;
+  }
+  return [...marked, ...found];
 }

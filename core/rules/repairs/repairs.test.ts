@@ -3,7 +3,8 @@ import { captionsArbitrary } from '../../track/arbitrary.ts';
 import { caption, type Caption } from '../../track/caption.ts';
 import { apply } from '../../track/edits.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
-import { finder, findingsAt, mustCount } from '../findings.ts';
+import { findIn } from '../finder.ts';
+import { findingsAt } from '../findings.ts';
 import { shippedStyle, shippedStyles } from '../shipped.ts';
 import type { HouseStyle } from '../style.ts';
 import { repairAll, repairOf } from './repairs.ts';
@@ -111,7 +112,7 @@ describe('a repair', () => {
 
 describe.each(shippedStyles.map((s) => [s.name, s] as const))('repairing everything under %s', (_, style) => {
   const g: Ground = { style, rate, length: null, language: 'en' };
-  const must = (captions: readonly Caption[]): number => mustCount(finder()(captions, g));
+  const must = (captions: readonly Caption[]): number => findIn(captions, g).must;
   const words = (captions: readonly Caption[]): string[] =>
     captions.flatMap((x) => x.text.split(/\s+/)).filter(Boolean);
 

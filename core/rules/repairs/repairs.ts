@@ -10,6 +10,7 @@ import type { Edit } from '../../track/edits.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
+import { dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './conventions.ts';
 import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
 import { clipToEnd, closeGap, giveWords, lengthen, openGap, roomAround, shorten, startWithSpeech } from './time.ts';
 
@@ -21,11 +22,16 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   'too-many-lines': [breakAgain, share],
   'too-many-words': [breakAgain, share],
   'phrase-parted': [breakAgain],
+  'own-line': [breakAgain, share],
   lopsided: [breakAgain],
   'one-line-enough': [breakAgain],
   empty: [remove],
   'stray-space': [tidySpaces],
   character: [plainCharacters],
+  hesitation: [dropHesitations],
+  numeral: [rewriteNumbers],
+  'sound-note': [rewriteNotes],
+  'speaker-label': [rewriteLabels],
   // Words that are given away take the time they were said in along, so that helps nobody who speaks fast.
   'too-fast': [lengthen, join],
   'too-many-wpm': [lengthen, join],

@@ -1,0 +1,64 @@
+/** Findings about what a client wants written in which way: hesitations, numbers, sound notes, speaker labels. */
+import { hesitationsIn } from '../text/hesitations.ts';
+import { sign } from '../text/signs.ts';
+import { misformedLabels, misformedNotes, misformedNumbers } from './conventions.ts';
+import { plural, type Rule } from './finding.ts';
+
+export const conventionRules: readonly Rule[] = [
+  {
+    id: 'hesitation',
+    group: 'Words',
+    title: 'Hesitation left',
+    short: 'hesitation',
+    severity: ({ text }) => (text.hesitations.are === 'kept' ? 'off' : text.hesitations.severity),
+    look({ caption }, { language }) {
+      const found = hesitationsIn(caption.text, language);
+      if (found.length === 0) return null;
+      const words = found.map(({ word }) => `“${word}”`).join(', ');
+      return { value: found.length, limit: 0, message: `${plural(found.length, 'hesitation')} left in: ${words}.` };
+    },
+  },
+  {
+    id: 'numeral',
+    group: 'Words',
+    title: 'Number written otherwise',
+    short: 'number',
+    severity: ({ text }) => text.numerals.severity,
+    look({ caption }, { style, language }) {
+      const { from } = style.text.numerals;
+      const found = misformedNumbers(caption.text, from, language);
+      const [first] = found;
+      if (!first) return null;
+      const message = `“${first.is}” should be “${first.wanted}”: digits from ${String(from)} up, words below.`;
+      return { value: found.length, limit: 0, message };
+    },
+  },
+  {
+    id: 'sound-note',
+    group: 'Sound',
+    title: 'Sound note written otherwise',
+    short: 'sound note',
+    severity: ({ text }) => (text.soundNotes.form === 'any' ? 'off' : text.soundNotes.severity),
+    look({ caption, signs }, { style }) {
+      if ((signs & sign.bracket) === 0) return null;
+      const found = misformedNotes(caption, style.text.soundNotes.form);
+      const [first] = found;
+      if (!first) return null;
+      return { value: found.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”.` };
+    },
+  },
+  {
+    id: 'speaker-label',
+    group: 'Sound',
+    title: 'Speaker label written otherwise',
+    short: 'label',
+    severity: ({ text }) => (text.speakerLabels.form === 'any' ? 'off' : text.speakerLabels.severity),
+    look({ caption, signs }, { style }) {
+      if ((signs & sign.colon) === 0 && caption.speakers.length === 0) return null;
+      const found = misformedLabels(caption, style.text.speakerLabels.form);
+      const [first] = found;
+      if (!first) return null;
+      return { value: found.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”.` };
+    },
+  },
+];

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { captionsArbitrary } from '../track/arbitrary.ts';
+import { caption, type Caption } from '../track/caption.ts';
+import { usualRate } from '../time/frames.ts';
+import { misformedLabels, misformedNotes, misformedNumbers } from './conventions.ts';
+import type { Finding, Ground } from './finding.ts';
+import { findingsAt } from './findings.ts';
+import { repairOf } from './repairs/repairs.ts';
+import { plainStyle } from './shipped.ts';
+import type { HouseStyle, SoundNote, SpeakerLabel } from './style.ts';
+
+const c = (text: string, more: Partial<Caption> = {}): Caption =>
+  caption({ id: 'a', start: 0, end: 6000, text, ...more });
+const { text } = plainStyle;
+const all: HouseStyle = {
+  ...plainStyle,
+  text: {
+    ...text,
+    ownLineAbove: { limit: 12, severity: 'should' },
+    speakerLabels: { form: 'NAME:', severity: 'should' },
+    soundNotes: { form: '[lower case]', severity: 'should' },
+    hesitations: { are: 'removed', severity: 'should' },
+    numerals: { from: 11, severity: 'should' },
+  },
+};
+const ground: Ground = { style: all, rate: usualRate, length: null, language: 'en' };
+const conventions = new Set(['hesitation', 'numeral', 'sound-note', 'speaker-label', 'own-line']);
+const found = (of: Caption): readonly Finding[] => findingsAt(of, null, ground).filter((f) => conventions.has(f.rule));
+
+describe('sound notes', () => {
+  it.each<[string, SoundNote, string | null]>([
+    ['[bell rings]', '[lower case]', null],
+    ['[Bell rings]', '[lower case]', '[bell rings]'],
+    ['[BELL RINGS]', '[lower case]', '[bell rings]'],
+    ['(bell rings)', '[lower case]', '[bell rings]'],
+    ['[bell rings]', '(UPPER CASE)', '(BELL RINGS)'],
+    ['[bell at Tollen rings]', '[Sentence case]', '[Bell at Tollen rings]'],
+    ['[門が開く]', '[UPPER CASE]', null],
+    ['♪ ♪', '[lower case]', null],
+    ['Two (or three) boats', '[lower case]', null],
+    ['[bell rings', '[lower case]', null],
+  ])('%s under %s', (note, form, wanted) => {
+    expect(misformedNotes(c(note), form)[0]?.wanted ?? null).toBe(wanted);
+  });
+
+  it('leave a label in brackets to the rule for labels', () => {
+    const labelled = c('[Keeper] Wait.', { speakers: [{ from: 0, to: 14, speaker: 'Keeper', label: 9 }] });
+    expect(misformedNotes(labelled, '(lower case)')).toEqual([]);
+    expect(misformedLabels(labelled, 'NAME:')[0]).toMatchObject({ is: '[Keeper]', wanted: 'KEEPER:' });
+  });
+});
+
+it.each<[string, SpeakerLabel, string | null]>([
+  ['KEEPER: Wait.', 'NAME:', null],
+  ['KEEPER: Wait.', 'Name:', 'Keeper:'],
+  ['LOCK KEEPER: Wait.', '[Name]', '[Lock Keeper]'],
+  ['- KEEPER: Wait.', 'Name:', 'Keeper:'],
+  ['Remember: wait.', 'NAME:', null],
+])('labels: %s under %s', (said, form, wanted) => {
+  expect(misformedLabels(c(said), form)[0]?.wanted ?? null).toBe(wanted);
+});
+
+describe('numbers', () => {
+  // Common practice: words below the figure, digits from it on; names, measures and times stay in digits.
+  it.each<[string, string[]]>([
+    ['We let 3 boats in.', ['three']],
+    ['We let twelve boats in.', ['12']],
+    ['We let forty-two boats in.', ['42']],
+    ['We let ten boats and 12 rafts in.', []],
+    ['Lock 3 is 5 m deep, at 4:30, by 7%.', []],
+    ['On page 7 it says 2.5 or 1,000.', []],
+    ['Twelve boats. Fifteen more.', []],
+    ['5 boats', ['Five']],
+    ['one hundred and twelve boats', []],
+    ['twelve thousand boats', []],
+    ['the 1990s, B2, £5, 007', []],
+  ])('%s', (said, wanted) => expect(misformedNumbers(said, 11, 'en-GB').map((m) => m.wanted)).toEqual(wanted));
+
+  it('are left alone in a language whose numbers are not known', () =>
+    expect(misformedNumbers('3 Boote', 11, 'de')).toEqual([]));
+});
+
+describe('repairs', () => {
+  const mended = (of: Caption): string | undefined => {
+    const [finding] = found(of);
+    return (
+      finding &&
+      repairOf([of], 0, finding, ground, () => 'x')
+        .repair?.after.map((x) => x.text)
+        .join(' | ')
+    );
+  };
+  it.each([
+    ['Um, we wait.', 'We wait.'],
+    ['We wait and, um, then we open.', 'We wait and then we open.'],
+    ['So uh we wait, er.', 'So we wait.'],
+    ['We um\nwait.', 'We wait.'],
+    ['Erm.', ''],
+    ['[BELL] Wait.', '[bell] Wait.'],
+    ['We let 3 boats in.', 'We let three boats in.'],
+  ])('%j becomes %j', (before, after) => expect(mended(c(before))).toBe(after));
+
+  it('keep who speaks, and which characters are the label', () => {
+    const named = c('Keeper: Wait here.', { speakers: [{ from: 0, to: 18, speaker: 'Keeper', label: 8 }] });
+    const [finding] = found(named);
+    const after = finding && repairOf([named], 0, finding, ground, () => 'x').repair?.after[0];
+    expect(after?.text).toBe('KEEPER: Wait here.');
+    expect(after?.speakers).toEqual([{ from: 0, to: 18, speaker: 'Keeper', label: 8 }]);
+  });
+
+  it('break sentences that share a line onto lines of their own', () =>
+    expect(mended(c('We wait until it is level. Then we open.'))).toBe('We wait until it is level.\nThen we open.'));
+});
+
+it('never throws, whatever a caption holds', () => {
+  fc.assert(
+    fc.property(captionsArbitrary, fc.string({ unit: 'binary' }), (captions, anything) => {
+      for (const of of [...captions, c(anything)]) expect(Array.isArray(found(of))).toBe(true);
+    }),
+  );
+});

@@ -1,0 +1,116 @@
+/** What in a caption is written otherwise than a house style wants it, and how it would be written. */
+import { labelsIn } from '../text/labels.ts';
+import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
+import { soundNotes, type Stretch } from '../text/sound-notes.ts';
+import type { Caption } from '../track/caption.ts';
+import type { SoundNote, SpeakerLabel } from './style.ts';
+
+/** A stretch of the text, what it is and what it should be. */
+export interface Misformed extends Stretch {
+  readonly is: string;
+  readonly wanted: string;
+}
+
+const hasCase = (text: string): boolean => text.toLowerCase() !== text.toUpperCase();
+const isUpper = (text: string): boolean => hasCase(text) && text === text.toUpperCase();
+const withFirst = (text: string, change: (letter: string) => string): string => text.replace(/\p{L}/u, change);
+
+/** A text in the case a form asks for; names inside keep their capitals where not everything was one. */
+function inCase(text: string, form: string): string {
+  if (form.includes('UPPER')) return text.toUpperCase();
+  const plain = isUpper(text) ? text.toLowerCase() : text;
+  return withFirst(plain, (l) => (form.includes('Sentence') ? l.toUpperCase() : l.toLowerCase()));
+}
+
+/** Sound notes in other brackets or another case. Signs of music have neither. */
+export function misformedNotes(caption: Caption, form: SoundNote): Misformed[] {
+  if (form === 'any') return [];
+  const labels = labelsIn(caption);
+  return soundNotes(caption.text).flatMap(({ from, to }): Misformed[] => {
+    if (labels.some((l) => l.from < to && l.to > from)) return [];
+    const stretch = caption.text.slice(from, to);
+    const is = stretch.trim();
+    const note = /^[[(]([^]*)[\])]$/.exec(is)?.[1];
+    if (note === undefined) return [];
+    const wanted = `${form.charAt(0)}${inCase(note, form)}${form.charAt(form.length - 1)}`;
+    const start = from + stretch.indexOf(is);
+    return wanted === is ? [] : [{ from: start, to: start + is.length, is, wanted }];
+  });
+}
+
+/** `Lock keeper` of `LOCK KEEPER`; a name that has small letters already stays. */
+const asName = (name: string): string =>
+  isUpper(name) ? name.toLowerCase().replace(/(?<=^|[\s-])\p{L}/gu, (l) => l.toUpperCase()) : name;
+
+/** Speaker labels of another form. */
+export function misformedLabels(caption: Caption, form: SpeakerLabel): Misformed[] {
+  if (form === 'any') return [];
+  return labelsIn(caption).flatMap(({ from, to }): Misformed[] => {
+    const stretch = caption.text.slice(from, to);
+    const is = stretch.trim();
+    const name = is.replace(/^[[(]|[\])]?:?$/g, '').trim();
+    if (name === '') return [];
+    const wanted =
+      form === 'NAME:' ? `${name.toUpperCase()}:` : form === 'Name:' ? `${asName(name)}:` : `[${asName(name)}]`;
+    return wanted === is ? [] : [{ from, to: from + stretch.trimEnd().length, is, wanted }];
+  });
+}
+
+/** Words after which a number is a name: “page 7”. */
+const numbering = new Set('page line step chapter number no. part section figure lock'.split(' '));
+
+/** The word a text ends with, before the space after it. */
+function wordBefore(text: string): string {
+  const plain = text.trimEnd();
+  return plain.slice(Math.max(plain.lastIndexOf(' '), plain.lastIndexOf('\n')) + 1);
+}
+const isName = (word: string): boolean => numbering.has(word.toLowerCase()) || /^\p{Lu}[\p{L}.]/u.test(word);
+
+/** How far around a number is looked, in characters. */
+const near = 60;
+
+/** What makes a figure of a number that is not counted out: a unit, a sign, a time, a range. */
+const measured = /^(?:[%°:./,–-]\S|%|°|\s*(?:a\.?m|p\.?m|m|km|cm|mm|kg|g|l|s|ms|cps|fps|Hz|per\s?cent)\b)/iu;
+
+/**
+ * Whole numbers that should be in digits or in words: below `from` words, above digits. Numbers that name
+ * or measure something stay in digits, and one that begins a sentence stays in words (common practice).
+ * @param language BCP 47; numbers in words are known in English
+ */
+export function misformedNumbers(text: string, from: number, language: string | null | undefined): Misformed[] {
+  if (!/^en\b/i.test(language ?? 'en')) return [];
+  const found: Misformed[] = [];
+  for (const match of text.matchAll(
+    /(?<![\p{L}\p{N}.,:/£$€#-])(?:\d{1,2}|[A-Za-z]+(?:-[A-Za-z]+)?)(?![\p{L}\p{N}’'-])/gu,
+  )) {
+    const is = match[0];
+    const [start, end] = [match.index, match.index + is.length];
+    // What stands near tells; looking at all of it would take long in long texts.
+    const before = text.slice(Math.max(0, start - near), start);
+    const after = text.slice(end, end + near);
+    const wanted = /^\d/.test(is) ? inWords(is, before, after, from) : inDigits(is, before, after, from);
+    if (wanted !== null) found.push({ from: start, to: end, is, wanted });
+  }
+  return found;
+}
+
+function inWords(is: string, before: string, after: string, from: number): string | null {
+  const n = Number(is);
+  if (n >= from || (/\s$/.test(before) && isName(wordBefore(before))) || measured.test(after) || is.startsWith('0'))
+    return null;
+  const words = numberInWords(n);
+  return beginsSentence(before) ? withFirst(words, (l) => l.toUpperCase()) : words;
+}
+
+function inDigits(is: string, before: string, after: string, from: number): string | null {
+  const n = numberOfWord(is);
+  if (n === null || n < from || beginsSentence(before)) return null;
+  // Part of a longer number: “two hundred and twelve”, “twelve thousand”.
+  const neighbours = [wordBefore(before), /^\s+(\S+)/.exec(after)?.[1] ?? ''];
+  if (/hundred\s+and\s+$/i.test(before)) return null;
+  if (neighbours.some((w) => numberOfWord(w) !== null || /^(?:hundred|thousand|million|billion|point)/i.test(w)))
+    return null;
+  return String(n);
+}
+
+const beginsSentence = (before: string): boolean => /(?:^|[.!?…]["'”’)\]]*\s+|^["'“‘[(-]+\s*)$/u.test(before);

@@ -1,0 +1,126 @@
+/** Finds in whole tracks, and after an edit again only where it can have changed something. */
+import type { Caption } from '../track/caption.ts';
+import type { Finding, Ground } from './finding.ts';
+import { findingsAt, mustOf, noFindings } from './findings.ts';
+
+/**
+ * What a finder knows of a track. The map is the finder's own and goes along with the next look; each
+ * look gives a new value around it, so that those who watch see that something changed.
+ */
+export interface Found {
+  /** The findings of each caption that has any, by caption id, each list in the order of the rules. */
+  readonly byCaption: ReadonlyMap<string, readonly Finding[]>;
+  /** How many findings have to go. */
+  readonly must: number;
+}
+
+export interface Finder {
+  /** Looks a track over; where it has been looked at before on the same ground, only what is new in it. */
+  readonly look: (captions: readonly Caption[], ground: Ground) => Found;
+  /** Takes what was found elsewhere for these captions, a list for each of them. */
+  readonly take: (captions: readonly Caption[], ground: Ground, lists: readonly (readonly Finding[])[]) => Found;
+  /** How many captions a look would go over. */
+  readonly work: (captions: readonly Caption[], ground: Ground) => number;
+}
+
+const sameGround = (a: Ground | null, b: Ground): boolean =>
+  a !== null && a.style === b.style && a.length === b.length && a.rate === b.rate && a.language === b.language;
+
+/** The findings of every caption, in order. */
+export const findingsOfAll = (captions: readonly Caption[], ground: Ground): (readonly Finding[])[] =>
+  captions.map((caption, i) => findingsAt(caption, captions[i + 1] ?? null, ground));
+
+/**
+ * Makes a finder. Captions are values: one that is the same object beside the same neighbour is not
+ * looked at twice, and what did not change at either end of a track is passed over at once.
+ */
+export function finder(): Finder {
+  let last: Ground | null = null;
+  let known: readonly Caption[] = [];
+  let lists: (readonly Finding[])[] = [];
+  let byCaption = new Map<string, readonly Finding[]>();
+  let must = 0;
+
+  function forget(from: number, to: number): void {
+    for (let i = from; i < to; i++) {
+      const list = lists[i];
+      const caption = known[i];
+      if (!list || !caption || list.length === 0) continue;
+      must -= mustOf(list);
+      byCaption.delete(caption.id);
+    }
+  }
+  function remember(captions: readonly Caption[], fresh: readonly (readonly Finding[])[], from: number): void {
+    fresh.forEach((list, i) => {
+      const caption = captions[from + i];
+      if (!caption || list.length === 0) return;
+      must += mustOf(list);
+      byCaption.set(caption.id, list);
+    });
+  }
+
+  function take(captions: readonly Caption[], ground: Ground, fresh: readonly (readonly Finding[])[]): Found {
+    last = ground;
+    known = captions;
+    lists = [...fresh];
+    byCaption = new Map();
+    must = 0;
+    remember(captions, lists, 0);
+    return { byCaption, must };
+  }
+
+  function look(captions: readonly Caption[], ground: Ground): Found {
+    if (!sameGround(last, ground)) return take(captions, ground, findingsOfAll(captions, ground));
+    const { from, toBefore, to } = changed(known, captions);
+    const places = new Map<Caption, number>();
+    for (let i = from; i < toBefore; i++) {
+      const caption = known[i];
+      if (caption) places.set(caption, i);
+    }
+    const fresh: (readonly Finding[])[] = [];
+    for (let i = from; i < to; i++) {
+      const caption = captions[i];
+      if (!caption) continue;
+      const next = captions[i + 1] ?? null;
+      const before = places.get(caption);
+      const same = before !== undefined && (known[before + 1] ?? null) === next;
+      fresh.push(same ? (lists[before] ?? noFindings) : findingsAt(caption, next, ground));
+    }
+    forget(from, toBefore);
+    remember(captions, fresh, from);
+    if (fresh.length === toBefore - from) fresh.forEach((list, i) => (lists[from + i] = list));
+    else lists = lists.slice(0, from).concat(fresh, lists.slice(toBefore));
+    known = captions;
+    return { byCaption, must };
+  }
+
+  function work(captions: readonly Caption[], ground: Ground): number {
+    if (!sameGround(last, ground)) return captions.length;
+    const { from, to } = changed(known, captions);
+    return to - from;
+  }
+
+  return { look, take, work };
+}
+
+interface Changed {
+  readonly from: number;
+  /** Where the part of the old list ends that changed. */
+  readonly toBefore: number;
+  /** Where the part of the new list ends that changed. */
+  readonly to: number;
+}
+
+/** The part in which two lists of captions differ, with the caption before it, whose neighbour is another. */
+function changed(before: readonly Caption[], after: readonly Caption[]): Changed {
+  const shorter = Math.min(before.length, after.length);
+  let head = 0;
+  while (head < shorter && before[head] === after[head]) head++;
+  if (head === before.length && head === after.length) return { from: head, toBefore: head, to: head };
+  let tail = 0;
+  while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
+  return { from: Math.max(0, head - 1), toBefore: before.length - tail, to: after.length - tail };
+}
+
+/** What there is to find in a track, once. */
+export const findIn = (captions: readonly Caption[], ground: Ground): Found => finder().look(captions, ground);

@@ -1,0 +1,94 @@
+/** Repairs of what is written otherwise than a style wants it. */
+import { hesitationsIn } from '../../text/hesitations.ts';
+import type { Caption } from '../../track/caption.ts';
+import { spliceText } from '../../track/ranges.ts';
+import { misformedLabels, misformedNotes, misformedNumbers, type Misformed } from '../conventions.ts';
+import type { Ground } from '../finding.ts';
+import { brokenAgain } from './text.ts';
+import type { Candidate } from './candidate.ts';
+
+/** The caption rewritten, and the same with its lines broken again where it no longer fits. */
+function rewritten(i: number, after: Caption, ground: Ground, says: string): Candidate[] {
+  const again = brokenAgain(after, ground);
+  return [after, ...(again.text === after.text ? [] : [again])].map((c) => ({ from: i, to: i + 1, after: [c], says }));
+}
+
+const saysOf = (found: readonly Misformed[]): string =>
+  `${found.map(({ is, wanted }) => `“${is}” becomes “${wanted}”`).join(', ')}.`;
+
+/** From the last to the first, so that the places before stay where they are. */
+const written = (caption: Caption, found: readonly Misformed[]): Caption =>
+  found.reduceRight((c, { from, to, wanted }) => spliceText(c, from, to, wanted), caption);
+
+export function rewriteNotes(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? misformedNotes(here, ground.style.text.soundNotes.form) : [];
+  return here && found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+}
+
+export function rewriteNumbers(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? misformedNumbers(here.text, ground.style.text.numerals.from, ground.language) : [];
+  return here && found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+}
+
+/** Labels in the style's form; the speakers go on knowing which characters are theirs. */
+export function rewriteLabels(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? misformedLabels(here, ground.style.text.speakerLabels.form) : [];
+  if (!here || found.length === 0) return [];
+  const after = found.reduceRight((c, { from, to, wanted }): Caption => {
+    const by = wanted.length - (to - from);
+    const next = spliceText(c, from, to, wanted);
+    const speakers = c.speakers.map((s) => {
+      if (s.from > from) return { ...s, from: s.from + by, to: s.to + by };
+      if (s.to <= from) return s;
+      return { ...s, to: s.to + by, label: s.from === from && s.label > 0 ? s.label + by : s.label };
+    });
+    return { ...next, speakers };
+  }, here);
+  return rewritten(i, after, ground, saysOf(found));
+}
+
+/** Hesitations taken out, with the commas that held them; a capital they leave behind goes to the next word. */
+export function dropHesitations(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? hesitationsIn(here.text, ground.language) : [];
+  if (!here || found.length === 0) return [];
+  const says = `${found.map(({ word }) => `“${word}”`).join(', ')} taken out.`;
+  const after = found.reduceRight((c, { from, to, word }) => without(c, from, to, /^\p{Lu}/u.test(word)), here);
+  if (!/[\p{L}\p{N}]/u.test(after.text))
+    return [{ from: i, to: i + 1, after: [], says: 'The caption held hesitations only and is removed.' }];
+  return rewritten(i, after, ground, says);
+}
+
+/** How many spaces stand right before a place. */
+function spacesBefore(text: string, at: number): number {
+  let from = at;
+  while (from > 0 && /[ \t]/.test(text.charAt(from - 1))) from--;
+  return at - from;
+}
+
+/** A comma before a place, with the spaces between. */
+function commaBefore(text: string, at: number): number {
+  const spaces = spacesBefore(text, at);
+  return text.charAt(at - spaces - 1) === ',' ? spaces + 1 : 0;
+}
+
+function without(caption: Caption, from: number, to: number, isCapital: boolean): Caption {
+  const { text } = caption;
+  const signs = /^(?:,|…|\.\.\.|-+)/.exec(text.slice(to))?.[0].length ?? 0;
+  const spaceAfter = /^[ \t]+/.exec(text.slice(to + signs))?.[0].length ?? 0;
+  // “and, um, we”: with the comma behind it goes the one before, where both were there for the hesitation.
+  const closes = /^[.!?]/.test(text.slice(to));
+  const before = signs > 0 || closes ? commaBefore(text, from) : 0;
+  const atLineEnd = closes || /^(?:$|\n)/.test(text.slice(to + signs + spaceAfter));
+  const spaceBefore = before > 0 || atLineEnd ? spacesBefore(text, from) : 0;
+  const start = from - Math.max(before, spaceBefore);
+  const end = to + signs + (before > 0 && !atLineEnd ? 0 : spaceAfter);
+  const out = spliceText(caption, start, end, '');
+  const first = /^["'“‘(-]*\s*(\p{Ll})/u.exec(out.text.slice(start));
+  if (!isCapital || !first) return out;
+  const at = start + first[0].length - 1;
+  return spliceText(out, at, at + 1, (first[1] ?? '').toUpperCase());
+}

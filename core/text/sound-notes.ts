@@ -1,0 +1,29 @@
+/** Sound notes: descriptions in brackets of something heard. */
+
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Stretches in square brackets, over several lines too. */
+function bracketed(text: string): Stretch[] {
+  const found: Stretch[] = [];
+  for (let from = text.indexOf('['); from >= 0; from = text.indexOf('[', from + 1)) {
+    const to = text.indexOf(']', from);
+    if (to < 0) break;
+    found.push({ from, to: to + 1 });
+    from = to;
+  }
+  return found;
+}
+
+/**
+ * The sound notes of a text: what stands in square brackets; a whole caption in round ones; lines of
+ * notes of music and nothing else. Round brackets inside a sentence are part of it. Common practice.
+ */
+export function soundNotes(text: string): readonly Stretch[] {
+  const whole = text.trim();
+  if (/^\([^()]*\)$/.test(whole)) return [{ from: 0, to: text.length }];
+  if (whole !== '' && /^[♪♫#\s]+$/.test(whole) && /[♪♫]/.test(whole)) return [{ from: 0, to: text.length }];
+  return bracketed(text);
+}
