@@ -4,7 +4,10 @@ export interface Work {
   readonly name: string;
   /** Makes what the work is done on, outside the time that is taken. */
   readonly prepare?: () => unknown;
-  readonly run: (prepared: unknown) => unknown;
+  /** @param turn counts the turns of a round */
+  readonly run: (prepared: unknown, turn: number) => unknown;
+  /** Work far shorter than the clock is fine is done so many times a round, and the time shared. */
+  readonly times?: number;
 }
 
 export interface Measured {
@@ -19,11 +22,11 @@ const rounds = 11;
 export function measure(works: readonly Work[]): Measured[] {
   const taken = new Map<string, number[]>();
   for (let round = -2; round < rounds; round++) {
-    for (const { name, prepare, run } of works) {
+    for (const { name, prepare, run, times = 1 } of works) {
       const prepared = prepare?.();
       const start = performance.now();
-      run(prepared);
-      const ms = performance.now() - start;
+      for (let turn = 0; turn < times; turn++) run(prepared, turn);
+      const ms = (performance.now() - start) / times;
       if (round >= 0) taken.set(name, [...(taken.get(name) ?? []), ms]);
     }
   }

@@ -2,10 +2,10 @@
 import { readSrt } from '../core/formats/srt/read.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { relay } from '../core/rules/relay.ts';
-import { finder } from '../core/rules/findings.ts';
+import { findIn, finder } from '../core/rules/finder.ts';
 import type { Ground } from '../core/rules/finding.ts';
 import { shippedStyles } from '../core/rules/shipped.ts';
-import { usualRate } from '../core/rules/style.ts';
+import { usualRate } from '../core/time/frames.ts';
 import { sorted, type Caption } from '../core/track/caption.ts';
 import { srtText, type Comparison } from './formats.ts';
 
@@ -14,20 +14,22 @@ if (!style) throw new Error('Styles ship.');
 const ground: Ground = { style, rate: usualRate, length: null, language: 'en' };
 let made = 0;
 const newId = (): string => String(++made);
-const fresh = (): Caption[] => withIds(readSrt(srtText).captions, newId);
+/** Captions as the page gets them: from JSON. */
+const fresh = (): Caption[] => JSON.parse(JSON.stringify(withIds(readSrt(srtText).captions, newId))) as Caption[];
 const captions = fresh();
 const known = finder();
-known(captions, ground);
-const edited = (): readonly Caption[] =>
-  sorted(captions.map((c, i) => (i === 9000 ? { ...c, text: `${c.text} ${String(++made)}` } : c)));
+known.look(captions, ground);
+/** One caption typed in, again and again: each turn looks at the next of these. */
+const typed = Array.from({ length: 100 }, (_, k): readonly Caption[] =>
+  sorted(captions.map((c, i) => (i === 9000 ? { ...c, text: `${c.text} ${String(k)}` } : c))),
+);
 
 export const ruleComparisons: readonly Comparison[] = [
   {
     title: 'All findings of 20,000 captions, and after one edit',
     works: [
-      // Captions are measured once and remembered, so each round takes captions nobody has looked at.
-      { name: 'fenwix', prepare: fresh, run: (given) => finder()(given as Caption[], ground) },
-      { name: 'after one edit', prepare: edited, run: (given) => known(given as readonly Caption[], ground) },
+      { name: 'fenwix', prepare: fresh, run: (given) => findIn(given as Caption[], ground) },
+      { name: 'after one edit', times: 100, run: (_, turn) => known.look(typed[turn] ?? captions, ground) },
       { name: 'reading them', run: () => readSrt(srtText) },
     ],
     targets: [
@@ -43,8 +45,11 @@ export const ruleComparisons: readonly Comparison[] = [
   {
     title: 'Reflow of 20,000 captions, every one laid out anew',
     works: [
-      { name: 'fenwix', run: () => relay(captions, ground, newId, true) },
-      { name: 'half as many', run: () => relay(captions.slice(0, captions.length / 2), ground, newId, true) },
+      { name: 'fenwix', run: () => relay(captions, ground, newId, { what: 'captions', every: true }) },
+      {
+        name: 'half as many',
+        run: () => relay(captions.slice(0, captions.length / 2), ground, newId, { what: 'captions', every: true }),
+      },
       { name: 'reading them', run: () => readSrt(srtText) },
     ],
     targets: [

@@ -5,6 +5,7 @@
 import type { HouseStyle } from '../rules/style.ts';
 import { lineLength } from '../text/measures.ts';
 import type { Bond } from '../text/phrases/bonds.ts';
+import { ownLineEnds } from '../text/sentences.ts';
 
 /** What it costs to end a line after a word, by its bond. */
 const lineBreakCost: Readonly<Record<Bond, number>> = {
@@ -19,19 +20,24 @@ const lineBreakCost: Readonly<Record<Bond, number>> = {
 /** What it costs on top to part a phrase where the style says that must not be. */
 const parted = 340;
 
-/** What it costs to end a line at a bond, under a style. */
-export const lineEndCost = (bond: Bond, { text }: HouseStyle): number =>
-  lineBreakCost[bond] + (bond === 'close' && text.breaks.severity === 'must' ? parted : 0);
+/** Where the style says that phrases must not be parted. */
+const strictCost: Readonly<Record<Bond, number>> = { ...lineBreakCost, close: lineBreakCost.close + parted };
+
+/** What it costs to end a line at each bond, under a style. */
+export const lineEndCosts = ({ text }: HouseStyle): Readonly<Record<Bond, number>> =>
+  text.breaks.severity === 'must' ? strictCost : lineBreakCost;
 
 /** For each character a line is too long, and for each line too many: nothing else weighs as much. */
 const overLength = 1000;
 const overLines = 5000;
 /** A line break where one line would do. */
-const needless = 30;
+export const needless = 30;
 /** A word left alone on a line. */
 const alone = 12;
+/** A sentence or clause that should have its own line shares one. */
+export const sharedLine = 45;
 /** A word too many in a line, where the style counts them. */
-const overWords = 200;
+export const overWords = 200;
 
 /** Words to be laid out, measured once. */
 export interface Words {
@@ -42,6 +48,8 @@ export interface Words {
   readonly bonds: readonly Bond[];
   /** A line has to begin with this word. */
   readonly opens: readonly boolean[];
+  /** How many words before each should end a line, where the style wants long sentences on their own; empty where it does not. */
+  readonly ownLines: readonly number[];
 }
 
 /** Measures words for a style. */
@@ -54,7 +62,13 @@ export function measured(
   const space = style.counting.spaces ? 1 : 0;
   const before = [0];
   for (const word of text) before.push((before.at(-1) ?? 0) + lineLength(word, style.counting) + space);
-  return { text, before, bonds, opens };
+  const { ownLineAbove } = style.text;
+  const ownLines: number[] = [];
+  if (ownLineAbove.severity !== 'off') {
+    ownLines.push(0);
+    for (const end of ownLineEnds(bonds, before, ownLineAbove.limit)) ownLines.push((ownLines.at(-1) ?? 0) + end);
+  }
+  return { text, before, bonds, opens, ownLines };
 }
 
 /** Characters of a line from word i up to word j. */
@@ -62,11 +76,16 @@ export function lengthOf(words: Words, i: number, j: number, style: HouseStyle):
   return (words.before[j] ?? 0) - (words.before[i] ?? 0) - (j > i && style.counting.spaces ? 1 : 0);
 }
 
+/** How many line ends that should be one stand inside a line from word i to word j. */
+export const sharedIn = ({ ownLines }: Words, i: number, j: number): number =>
+  ownLines.length === 0 ? 0 : (ownLines[j - 1] ?? 0) - (ownLines[i] ?? 0);
+
 /** What one line costs by itself. */
 function lineCost(words: Words, i: number, j: number, style: HouseStyle): number {
   const over = lengthOf(words, i, j, style) - style.text.lineLength.limit;
   const many = style.text.wordsInLine.severity === 'off' ? 0 : j - i - style.text.wordsInLine.limit;
-  return (over > 0 ? over * overLength : 0) + (many > 0 ? many * overWords : 0);
+  const shared = sharedIn(words, i, j);
+  return (over > 0 ? over * overLength : 0) + (many > 0 ? many * overWords : 0) + shared * sharedLine;
 }
 
 /** What it costs that a line from i to j stands above one from j to k. */
@@ -95,7 +114,7 @@ function stepCost(words: Words, n: number, above: number, from: number, to: numb
   if (n === 1) return cost;
   const opens = words.opens[from] === true;
   if (!opens) {
-    cost += lineEndCost(words.bonds[from - 1] ?? 'none', style);
+    cost += lineEndCosts(style)[words.bonds[from - 1] ?? 'none'];
     if (to - from === 1 || (n === 2 && from - above === 1)) cost += alone;
   }
   cost += shapeCost(words, above, from, to, style);

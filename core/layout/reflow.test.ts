@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { shippedStyles } from '../rules/shipped.ts';
-import { finder, mustCount } from '../rules/findings.ts';
+import { findIn } from '../rules/finder.ts';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { partings, reflow, type Frame } from './reflow.ts';
@@ -121,7 +121,7 @@ it('ends captions with sentences, and begins one where somebody else speaks', ()
     'Is it deep?',
     'It is not.',
   ]);
-  expect(mustCount(finder()(out, { style: lecture, rate, length: null }))).toBe(0);
+  expect(findIn(out, { style: lecture, rate, length: null }).must).toBe(0);
 });
 
 it.each<[string, Caption[]]>([

@@ -4,12 +4,23 @@
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
  */
-import { smallestGap, type FrameRate, type HouseStyle } from '../rules/style.ts';
+import { smallestGap, type HouseStyle } from '../rules/style.ts';
+import type { FrameRate } from '../time/frames.ts';
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
 import type { Caption } from '../track/caption.ts';
 import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
-import { bestLines, lengthOf, lineEndCost, measured, type Words } from './lines.ts';
+import {
+  bestLines,
+  lengthOf,
+  lineEndCosts,
+  measured,
+  needless,
+  overWords,
+  sharedIn,
+  sharedLine,
+  type Words,
+} from './lines.ts';
 import { tokensOfCaptions, type Token } from './tokens.ts';
 
 export interface Frame {
@@ -67,69 +78,120 @@ interface Board {
   readonly oneLine: number;
   readonly fill: boolean;
   readonly shorter: boolean;
+  readonly speed: number;
+  readonly target: number;
+  readonly shortest: number;
+  readonly longest: number;
+  /** When each word begins and ends, in ms; after the last there is no end of room. */
+  readonly starts: Float64Array;
+  readonly ends: Float64Array;
   /** 1 where a line has to begin. */
   readonly opens: Uint8Array;
   readonly before: Float64Array;
   readonly lineBreak: Float64Array;
   readonly captionBreak: Float64Array;
+  /** What it costs that a word and the next are in one caption. */
+  readonly together: Float64Array;
   /** Sentence ends up to each word, so that those inside a stretch are a difference. */
   readonly sentences: Float64Array;
+  /** The last word before which a line that begins with this one can end. */
+  readonly lastEnd: Int32Array;
+  /** The first word with which a line can begin that ends before this one. */
+  readonly firstStart: Int32Array;
 }
 
 function boardOf(tokens: readonly Token[], frame: Frame): Board {
+  const n = tokens.length;
   const text = tokens.map((t) => t.text);
   const bonds = bondsOf(text, phrasesOf(frame.language));
   const opens = tokens.map((t) => t.opens);
-  const { text: limits } = frame.style;
+  const { text: limits, counting, reading, time } = frame.style;
   const words = measured(text, bonds, opens, frame.style);
-  const sentences = new Float64Array(tokens.length + 1);
-  bonds.forEach((bond, i) => (sentences[i + 1] = (sentences[i] ?? 0) + (bond === 'sentence' ? 1 : 0)));
+  const before = new Float64Array(n + 1);
+  const starts = new Float64Array(n + 1).fill(Infinity);
+  const ends = new Float64Array(n);
+  const openings = new Uint8Array(n);
+  const space = counting.spaces ? 1 : 0;
+  const limit = limits.lineLength.limit;
+  const sentences = new Float64Array(n + 1);
+  const lineBreak = new Float64Array(n);
+  const captionBreak = new Float64Array(n);
+  const together = new Float64Array(n);
+  const lastEnd = new Int32Array(n + 1);
+  const firstStart = new Int32Array(n + 1);
+  const lineEnd = lineEndCosts(frame.style);
+  for (let i = 0; i <= n; i++) before[i] = words.before[i] ?? 0;
+  let end = 0;
+  let start = 0;
+  for (let i = 0; i < n; i++) {
+    const bond = bonds[i] ?? 'none';
+    const here = tokens[i];
+    const next = tokens[i + 1];
+    sentences[i + 1] = at(sentences, i) + (bond === 'sentence' ? 1 : 0);
+    lineBreak[i] = lineEnd[bond];
+    starts[i] = here?.start ?? 0;
+    ends[i] = here?.end ?? 0;
+    if (opens[i] === true) openings[i] = 1;
+    if (here && next) {
+      const pause = next.start - here.end;
+      if (!next.turns)
+        captionBreak[i] = Math.max(0, captionBreakCost[bond] - Math.max(0, Math.min(mostPause, pause * pauseWeight)));
+      together[i] = (next.turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
+    }
+    while (end < n && at(before, end + 1) - space - at(before, i) <= limit) end++;
+    lastEnd[i] = end;
+    while (start < i + 1 && at(before, i + 1) - space - at(before, start) > limit) start++;
+    firstStart[i + 1] = start;
+  }
   return {
     tokens,
     words,
     frame,
     gap: Math.ceil(smallestGap(frame.style, frame.rate)),
     lines: Math.min(2, limits.lines.limit),
-    space: frame.style.counting.spaces ? 1 : 0,
-    limit: limits.lineLength.limit,
+    space,
+    limit,
     wordLimit: limits.wordsInLine.severity === 'off' ? Infinity : limits.wordsInLine.limit,
     oneLine: limits.oneLineUpTo.limit,
     fill: limits.shape.form === 'fill',
     shorter: limits.shape.form === 'shorter first',
-    opens: Uint8Array.from(opens, Number),
-    before: Float64Array.from(words.before),
-    lineBreak: Float64Array.from(bonds, (bond) => lineEndCost(bond, frame.style)),
-    captionBreak: Float64Array.from(bonds, (bond, i) => {
-      const here = tokens[i];
-      const next = tokens[i + 1];
-      if (!here || !next || next.turns) return 0;
-      const pause = Math.max(0, next.start - here.end);
-      return Math.max(0, captionBreakCost[bond] - Math.min(mostPause, pause * pauseWeight));
-    }),
+    speed: reading.speed.limit,
+    target: reading.speed.target,
+    shortest: time.shortest.limit,
+    longest: time.longest.limit,
+    starts,
+    ends,
+    opens: openings,
+    before,
+    lineBreak,
+    captionBreak,
+    together,
     sentences,
+    lastEnd,
+    firstStart,
   };
 }
 
-const at = (numbers: Float64Array, i: number): number => numbers[i] ?? 0;
+const at = (numbers: Float64Array | Int32Array, i: number): number => numbers[i] ?? 0;
 
 /** The least that words i to j cost on one line or two; a way to look at many stretches quickly. */
 function linesCost(board: Board, i: number, j: number): number {
-  const { before, lineBreak, opens, space, limit, wordLimit, oneLine, fill, shorter } = board;
+  const { before, lineBreak, opens, words, space, limit, wordLimit, oneLine, fill, shorter } = board;
   const from = at(before, i);
   const to = at(before, j) - space;
   const total = to - from;
   let least = Infinity;
   if (total <= limit) {
-    least = total > oneLine && board.lines > 1 && j - i > 1 ? 30 : 0;
-    if (j - i > wordLimit) least += 100;
+    least = total > oneLine && board.lines > 1 && j - i > 1 ? needless : 0;
+    if (j - i > wordLimit) least += (j - i - wordLimit) * overWords;
+    least += sharedIn(words, i, j) * sharedLine;
     for (let w = i + 1; w < j; w++) if (opens[w] === 1) least = Infinity;
   } else if (j - i === 1) return costs.overfull + (total - limit) * 10;
   if (least === 0 || board.lines < 2) return Math.min(least, costs.overfull + Math.max(0, total - limit) * 10);
-  for (let k = i + 1; k < j; k++) {
+  const last = Math.min(at(board.lastEnd, i), j - 1);
+  for (let k = Math.max(i + 1, at(board.firstStart, j)); k <= last; k++) {
     const first = at(before, k) - space - from;
-    if (first > limit) break;
     const second = to - at(before, k);
-    if (second > limit) continue;
     let cost = opens[k] === 1 ? 0 : at(lineBreak, k - 1);
     if (cost >= least) continue;
     if (fill) cost += (limit - first) * 0.5;
@@ -137,7 +199,9 @@ function linesCost(board: Board, i: number, j: number): number {
       cost +=
         (first > second ? first - second : second - first) * 0.5 +
         (shorter && first > second ? (first - second) * 0.4 : 0);
-    if (k - i > wordLimit || j - k > wordLimit) cost += 100;
+    if (k - i > wordLimit) cost += (k - i - wordLimit) * overWords;
+    if (j - k > wordLimit) cost += (j - k - wordLimit) * overWords;
+    cost += (sharedIn(words, i, k) + sharedIn(words, k, j)) * sharedLine;
     if (cost < least) least = cost;
   }
   return Math.min(least, costs.overfull + Math.max(0, total - 2 * limit) * 10);
@@ -145,13 +209,12 @@ function linesCost(board: Board, i: number, j: number): number {
 
 /** When a caption of words i to j ends: late enough to be read, early enough to leave the gap to the next. */
 function endOf(board: Board, i: number, j: number, characters: number): number {
-  const { tokens, frame, gap } = board;
-  const { time, reading } = frame.style;
-  const start = tokens[i]?.start ?? 0;
-  const spoken = tokens[j - 1]?.end ?? start;
-  const room = (tokens[j]?.start ?? Infinity) - gap;
-  const wanted = Math.max(spoken, start + need(characters, reading.speed.target), start + time.shortest.limit);
-  const most = Math.max(spoken, start + time.longest.limit);
+  const { starts, ends, gap, target, shortest, longest } = board;
+  const start = at(starts, i);
+  const spoken = j > i ? at(ends, j - 1) : start;
+  const room = at(starts, j) - gap;
+  const wanted = Math.max(spoken, start + need(characters, target), start + shortest);
+  const most = Math.max(spoken, start + longest);
   return Math.max(start + 1, Math.min(wanted, room, most));
 }
 
@@ -160,29 +223,18 @@ function endOf(board: Board, i: number, j: number, characters: number): number {
  * @param most what it may cost at most to be of interest; where it costs more, Infinity stands for it
  */
 function captionCost(board: Board, i: number, j: number, most = Infinity): number {
-  const { tokens, before } = board;
-  const { time, reading } = board.frame.style;
-  const characters = at(before, j) - at(before, i) - board.space;
-  const start = tokens[i]?.start ?? 0;
-  const duration = endOf(board, i, j, characters) - start;
-  const speed = (characters * 1000) / duration;
-  let cost: number = costs.caption;
-  if (speed > reading.speed.limit) cost += costs.tooFast + (speed - reading.speed.limit) * 20;
-  else if (speed > reading.speed.target) cost += (speed - reading.speed.target) * costs.brisk;
-  if (duration < time.shortest.limit) cost += costs.tooShort + (time.shortest.limit - duration) / 10;
-  if (duration > time.longest.limit) cost += costs.tooLong + (duration - time.longest.limit) / 10;
-  cost += (at(board.sentences, j - 1) - at(board.sentences, i)) * costs.sentenceInside;
+  const { before, starts, target, shortest, longest } = board;
+  let cost: number = costs.caption + (at(board.sentences, j - 1) - at(board.sentences, i)) * costs.sentenceInside;
   if (j - i === 1) cost += costs.wordAlone;
+  if (cost >= most) return Infinity;
+  const characters = at(before, j) - at(before, i) - board.space;
+  const duration = endOf(board, i, j, characters) - at(starts, i);
+  const speed = (characters * 1000) / duration;
+  if (speed > board.speed) cost += costs.tooFast + (speed - board.speed) * 20;
+  else if (speed > target) cost += (speed - target) * costs.brisk;
+  if (duration < shortest) cost += costs.tooShort + (shortest - duration) / 10;
+  if (duration > longest) cost += costs.tooLong + (duration - longest) / 10;
   return cost >= most ? Infinity : cost + linesCost(board, i, j);
-}
-
-/** What is wrong with words i and i + 1 in one caption: a change of speaker, a long pause between. */
-function insideCost(board: Board, i: number): number {
-  const here = board.tokens[i];
-  const next = board.tokens[i + 1];
-  if (!here || !next) return 0;
-  const pause = next.start - here.end;
-  return (next.turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
 }
 
 /** What captions cost that begin at these words. */
@@ -191,36 +243,41 @@ function costOf(board: Board, starts: readonly number[]): number {
   return starts.reduce((sum, i, n) => {
     const j = stops[n + 1] ?? i;
     let cost = sum + captionCost(board, i, j) + (i > 0 ? at(board.captionBreak, i - 1) : 0);
-    for (let k = i; k < j - 1; k++) cost += insideCost(board, k);
+    for (let k = i; k < j - 1; k++) cost += at(board.together, k);
     return cost;
   }, 0);
 }
 
 /** The places where captions begin, in order. */
 function bestCaptions(board: Board): number[] {
+  const { before, captionBreak, together, limit, lines } = board;
   const n = board.tokens.length;
-  const { limit } = board.frame.style.text.lineLength;
-  const most = limit * board.lines + slack;
-  const least = new Float64Array(n + 1).fill(Infinity);
+  const most = limit * lines + slack;
+  /** The least that everything before a word costs, the break there counted in. */
+  const least = new Float64Array(n + 1);
   const from = new Int32Array(n + 1);
-  least[0] = 0;
+  let first = 0;
   for (let j = 1; j <= n; j++) {
+    const end = at(before, j);
+    while (first < j - 1 && end - at(before, first) > most) first++;
+    let best = Infinity;
+    let start = j - 1;
     let inside = 0;
-    for (let i = j - 1; i >= 0; i--) {
-      const length = at(board.before, j) - at(board.before, i);
-      if (j - i > 1 && length > most) break;
-      if (j - i > 1) inside += insideCost(board, i);
-      const known = at(least, i) + (i > 0 ? at(board.captionBreak, i - 1) : 0) + inside;
-      if (known >= at(least, j)) continue;
-      const cost = known + captionCost(board, i, j, at(least, j) - known);
-      if (cost < at(least, j)) {
-        least[j] = cost;
-        from[j] = i;
+    for (let i = j - 1; i >= first; i--) {
+      if (j - i > 1) inside += at(together, i);
+      const known = at(least, i) + inside;
+      if (known + costs.caption >= best) continue;
+      const cost = known + captionCost(board, i, j, best - known);
+      if (cost < best) {
+        best = cost;
+        start = i;
       }
     }
+    from[j] = start;
+    least[j] = best + (j < n ? at(captionBreak, j - 1) : 0);
   }
   const starts: number[] = [];
-  for (let j = n; j > 0; j = from[j] ?? 0) starts.push(from[j] ?? 0);
+  for (let j = n; j > 0; j = at(from, j)) starts.push(at(from, j));
   return starts.reverse();
 }
 

@@ -1,7 +1,7 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
 import type { Caption, WordRange } from '../track/caption.ts';
 import { labelOf } from '../text/labels.ts';
-import { shareByLetters, tokensOf } from '../track/ranges.ts';
+import { isSpaceUnit, tokensOf } from '../track/ranges.ts';
 
 export interface Token {
   readonly text: string;
@@ -20,45 +20,76 @@ export interface Token {
   readonly turns: boolean;
 }
 
-/** Times of a caption's words: their own, or the caption's time shared by letters. */
-function timesOf(c: Caption, words: readonly { readonly from: number; readonly to: number }[]): readonly WordRange[] {
-  if (c.words.length === 0) return shareByLetters(c.text, words, c.start, c.end);
-  const shared = shareByLetters(c.text, words, c.start, c.end);
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Starts and ends of a caption's words, by turns: their own, or the caption's time shared by letters. */
+function timesOf(c: Caption, words: readonly Stretch[]): number[] {
+  let letters = 0;
+  for (const w of words) letters += w.to - w.from;
+  const length = c.end - c.start;
+  const times: number[] = [];
+  let before = 0;
   let k = 0;
-  return words.map((w, i) => {
+  for (const w of words) {
     while ((c.words[k]?.[1] ?? Infinity) <= w.from) k++;
     const own = c.words[k];
-    // Several words under one time share it by their place; a word without a time takes its share of the caption's.
-    if (!own || own[0] >= w.to) return shared[i] ?? own ?? [w.from, w.to, c.start, c.end, 1, 'guessed', ''];
-    const length = Math.max(1, own[1] - own[0]);
-    const at = (offset: number): number =>
-      Math.round(own[2] + ((own[3] - own[2]) * Math.min(length, Math.max(0, offset - own[0]))) / length);
-    return [w.from, w.to, at(w.from), at(w.to), own[4], own[5], own[6]];
-  });
+    if (own && own[0] < w.to) times.push(timeIn(own, w.from), timeIn(own, w.to));
+    // A word without a time takes its share of the caption's.
+    else
+      times.push(
+        Math.round(c.start + (length * before) / letters),
+        Math.round(c.start + (length * (before + w.to - w.from)) / letters),
+      );
+    before += w.to - w.from;
+  }
+  return times;
+}
+
+/** When a place in the text is reached; several words under one time share it by their places. */
+function timeIn([from, to, start, end]: WordRange, at: number): number {
+  const length = Math.max(1, to - from);
+  return Math.round(start + ((end - start) * Math.min(length, Math.max(0, at - from))) / length);
 }
 
 const speakerAt = (c: Caption, at: number): string => c.speakers.find((s) => s.from <= at && s.to > at)?.speaker ?? '';
 
+/** Whether a line begins with the word at a place. */
+function beginsLine(text: string, at: number): boolean {
+  for (let i = at - 1; i >= 0; i--) {
+    const unit = text.charCodeAt(i);
+    if (unit === 0x0a) return true;
+    if (!isSpaceUnit(unit)) return false;
+  }
+  return true;
+}
+
+const nobody: ReadonlySet<string> = new Set();
+
 /** The words of captions in order. Times never run backwards. */
 export function tokensOfCaptions(captions: readonly Caption[]): Token[] {
   const tokens: Token[] = [];
-  const nobody: ReadonlySet<string> = new Set();
   let speaker = '';
   let clock = 0;
   captions.forEach((c, source) => {
     const words = tokensOf(c.text, 0, c.text.length);
     const times = timesOf(c, words);
-    words.forEach((w, i) => {
-      const lineStart = i === 0 || c.text.lastIndexOf('\n', w.from) >= (words[i - 1]?.to ?? 0);
-      const here = speakerAt(c, w.from);
-      const turns = c.speakers.length > 0 && here !== speaker && tokens.length > 0;
-      if (c.speakers.length > 0) speaker = here;
-      const text = c.text.slice(w.from, w.to);
-      const opens = lineStart && (/^[-–—]/.test(text) || labelOf(c.text.slice(w.from, w.from + 60), nobody) !== null);
-      const start = Math.max(clock, times[i]?.[2] ?? c.start);
-      const end = Math.max(start, times[i]?.[3] ?? c.end);
+    const hasSpeakers = c.speakers.length > 0;
+    const mayOpen = /[-–—:]/.test(c.text);
+    words.forEach(({ from, to }, i) => {
+      const here = hasSpeakers ? speakerAt(c, from) : speaker;
+      const turns = here !== speaker && tokens.length > 0;
+      speaker = here;
+      const opens =
+        mayOpen &&
+        beginsLine(c.text, from) &&
+        (/^[-–—]/.test(c.text.slice(from, to)) || labelOf(c.text.slice(from, from + 60), nobody) !== null);
+      const start = Math.max(clock, times[2 * i] ?? c.start);
+      const end = Math.max(start, times[2 * i + 1] ?? c.end);
       clock = start;
-      tokens.push({ text, source, from: w.from, to: w.to, start, end, opens, turns });
+      tokens.push({ text: c.text.slice(from, to), source, from, to, start, end, opens, turns });
     });
   });
   return tokens;

@@ -39,14 +39,30 @@ function mapSpeaker(range: SpeakerRange, from: number, to: number, length: numbe
   return { ...mapped, label: label ? label.to - mapped.from : 0 };
 }
 
-const isSpace = (text: string, at: number): boolean => /\s/.test(text.charAt(at));
+const isSpace = (text: string, at: number): boolean => isSpaceUnit(text.charCodeAt(at));
+
+/** Whether a code unit is white space as `\s` has it. */
+export function isSpaceUnit(unit: number): boolean {
+  if (unit <= 0x20) return unit === 0x20 || (unit >= 0x09 && unit <= 0x0d);
+  if (unit < 0x1680) return unit === 0xa0;
+  if (unit >= 0x2000 && unit <= 0x200a) return true;
+  return [0x1680, 0x2028, 0x2029, 0x202f, 0x205f, 0x3000, 0xfeff].includes(unit);
+}
 
 /** Words of a stretch of text, as white space parts them. */
 export function tokensOf(text: string, from: number, to: number): Span[] {
   const found: Span[] = [];
-  for (const match of text.slice(from, to).matchAll(/\S+/gu)) {
-    found.push({ from: from + match.index, to: from + match.index + match[0].length });
+  const end = Math.min(to, text.length);
+  let start = -1;
+  for (let i = from; i < end; i++) {
+    if (!isSpaceUnit(text.charCodeAt(i))) {
+      if (start < 0) start = i;
+    } else if (start >= 0) {
+      found.push({ from: start, to: i });
+      start = -1;
+    }
   }
+  if (start >= 0) found.push({ from: start, to: end });
   return found;
 }
 
@@ -202,6 +218,7 @@ export const joinText = (a: Ranged, between: string, b: Ranged): Ranged => joinT
 
 /** Joins marks of one kind and value that touch, or that only the joining space keeps apart. */
 export function meet(marks: readonly Mark[], slack = 0): readonly Mark[] {
+  if (marks.length < 2) return marks;
   const out: Mark[] = [];
   for (const mark of [...marks].sort((a, b) => a.from - b.from)) {
     const k = out.findLastIndex((m) => m.kind === mark.kind && m.value === mark.value && m.to + slack >= mark.from);
