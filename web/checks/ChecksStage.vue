@@ -25,7 +25,7 @@ const playback = usePlayback();
 const findings = useFindings();
 const router = useRouter();
 const repairs = useRepairs();
-const { report } = repairs;
+const { report, working } = repairs;
 
 interface Row {
   readonly caption: Caption;
@@ -91,14 +91,21 @@ function mend(caption: Caption): void {
       v-if="rule && rule !== 'let-be' && rows.length > 1"
       type="button"
       class="plain-button"
-      @click="repairs.repairMany((f) => f.rule === rule)"
+      :disabled="working"
+      @click="repairs.repairMany(rule)"
     >
       Repair all {{ rows.length }} of this kind
     </button>
     <button v-if="all.length + kept.length > 0" type="button" class="plain-button" @click="takeReport">
       Report (CSV)
     </button>
-    <button v-if="all.length > 0" type="button" class="plain-button main" @click="repairs.repairMany(() => true)">
+    <button
+      v-if="all.length > 0"
+      type="button"
+      class="plain-button main"
+      :disabled="working"
+      @click="repairs.repairMany('every')"
+    >
       Repair everything
     </button>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { groups, type RuleId } from '../../core/rules/finding.ts';
-import { rules, severityOf } from '../../core/rules/findings.ts';
+import { groups, type Rule, type RuleId } from '../../core/rules/finding.ts';
+import { askedBy } from '../../core/rules/findings.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 
 const props = defineProps<{
@@ -10,8 +10,10 @@ const props = defineProps<{
   letBe: number;
 }>();
 /** The rules of a group that the style minds. */
-const asked = (group: (typeof groups)[number]) =>
-  rules.filter((r) => r.group === group && severityOf(r.id, props.style) !== 'off');
+const asked = (group: (typeof groups)[number]): Rule[] =>
+  askedBy(props.style)
+    .map(({ rule }) => rule)
+    .filter((rule) => rule.group === group);
 defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
 </script>
 

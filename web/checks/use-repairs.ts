@@ -1,11 +1,12 @@
 /** Repairing and letting be, the same for the monitor, Checks and the keys. */
 import { shallowRef } from 'vue';
-import type { Finding } from '../../core/rules/finding.ts';
+import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
-import { repairAll, repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
+import { repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
 import { newId } from '../outbox/deliver.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
+import { useWholeTrack } from '../work/use-whole-track.ts';
 
 const nothing: Proposal = { repair: null, why: 'The caption is no longer there.' };
 
@@ -13,6 +14,7 @@ const nothing: Proposal = { repair: null, why: 'The caption is no longer there.'
 const report = shallowRef<Pick<Repaired, 'done' | 'left'> | null>(null);
 
 export function useRepairs() {
+  const { onWholeTrack, working } = useWholeTrack();
   const track = useTrack();
   const findings = useFindings();
 
@@ -32,12 +34,11 @@ export function useRepairs() {
       : `${ruleNamed(finding.rule).title} was not repaired. ${why}`;
   }
 
-  /** Repairs all findings that are wanted, as one step. */
-  function repairMany(wanted: (finding: Finding) => boolean): void {
-    if (!track.editable || !findings.ground) return;
-    const result = repairAll(track.captions, findings.ground, newId, wanted);
-    if (result.edit) track.change(result.edit);
-    report.value = { done: result.done, left: result.left };
+  /** Repairs all findings of a rule or of every one, as one step. @returns whether it was done */
+  async function repairMany(rule: RuleId | 'every'): Promise<boolean> {
+    const result = await onWholeTrack('repair', rule);
+    if (result) report.value = { done: result.done, left: result.left };
+    return result !== null;
   }
 
   /** Keeps a finding, with a reason, out of the count, for as long as its figure gets no worse. */
@@ -52,5 +53,5 @@ export function useRepairs() {
     if (track.editable) track.change({ type: 'letBe', id, rule, entry: null });
   }
 
-  return { propose, repair, repairMany, letBe, takeBack, report };
+  return { propose, repair, repairMany, letBe, takeBack, report, working };
 }

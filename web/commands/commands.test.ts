@@ -18,7 +18,7 @@ const deeds: Deeds = {
   move: nothing,
   finding: nothing,
   repair: nothing,
-  repairAll: nothing,
+  repairAll: () => Promise.resolve(),
   timeHere: nothing,
   join: nothing,
   undo: nothing,

@@ -17,7 +17,7 @@ export interface Deeds {
   readonly move: (by: 1 | -1) => void;
   readonly finding: (direction: 1 | -1) => void;
   readonly repair: () => void;
-  readonly repairAll: () => void;
+  readonly repairAll: () => Promise<void>;
   readonly timeHere: (edge: 'start' | 'end') => void;
   readonly join: (direction: 'above' | 'below') => void;
   readonly undo: () => void;
@@ -48,7 +48,7 @@ export function commandsOf(deeds: Deeds): readonly Command[] {
     { id: 'finding', title: 'Next finding', keys: ['F8'], run: () => deeds.finding(1) },
     { id: 'finding-before', title: 'Finding before', keys: ['Shift+F8'], run: () => deeds.finding(-1) },
     { id: 'repair', title: 'Repair what the monitor shows', keys: ['Ctrl+e'], run: deeds.repair },
-    { id: 'repair-all', title: 'Repair everything that can be repaired', keys: [], run: deeds.repairAll },
+    { id: 'repair-all', title: 'Repair everything that can be repaired', keys: [], run: () => void deeds.repairAll() },
     {
       id: 'begin-here',
       title: 'Begin this caption at the playhead',

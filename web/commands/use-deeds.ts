@@ -57,10 +57,10 @@ export function useDeeds(): Pick<
     else track.notice = 'This caption has no finding to repair.';
   }
 
-  function repairAll(): void {
-    repairs.repairMany(() => true);
+  async function repairAll(): Promise<void> {
+    const done = await repairs.repairMany('every');
     const report = repairs.report.value;
-    if (report)
+    if (done && report)
       track.notice = `${String(report.done.length)} repairs were made; ${String(report.left.length)} findings are left, each with its reason in Checks.`;
   }
 

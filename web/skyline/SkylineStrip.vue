@@ -31,7 +31,7 @@ function draw(): void {
     paint(canvas.value, {
       ...size.value,
       captions: track.captions,
-      findings: findings.byCaption,
+      findings: findings.found.byCaption,
       counting: job.job.style.counting,
       length: length.value,
       limit: limit.value,
@@ -57,7 +57,7 @@ watch(
     length,
     limit,
     () => track.captions,
-    () => findings.byCaption,
+    () => findings.found,
     () => playback.time,
     () => place.caption,
     () => preferences.dark,

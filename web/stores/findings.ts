@@ -1,17 +1,21 @@
 /** Findings of the open track against the job's house style, looked at again only where an edit reached. */
 import { defineStore } from 'pinia';
-import { computed } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { Finding, Ground } from '../../core/rules/finding.ts';
-import { finder, mustCount } from '../../core/rules/findings.ts';
+import { finder, type Found } from '../../core/rules/finder.ts';
+import { noFindings } from '../../core/rules/findings.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { order } from '../work/order.ts';
 import { useJob } from './job.ts';
 import { useTrack } from './track.ts';
 
-const none: readonly Finding[] = [];
+/** More captions than this are looked over in the worker. */
+const many = 1500;
 
 export const useFindings = defineStore('findings', () => {
   const job = useJob();
   const track = useTrack();
-  const look = finder();
+  const { look, take, work } = finder();
   const ground = computed<Ground | null>(() =>
     job.job
       ? {
@@ -22,10 +26,40 @@ export const useFindings = defineStore('findings', () => {
         }
       : null,
   );
-  const byCaption = computed<ReadonlyMap<string, readonly Finding[]>>(() =>
-    ground.value ? look(track.captions, ground.value) : new Map(),
+  const found = shallowRef<Found>({ byCaption: new Map(), must: 0 });
+  /** The whole track is being looked over; what is shown is from before. */
+  const looking = ref(false);
+  let turn = 0;
+
+  async function lookOver(captions: readonly Caption[], on: Ground): Promise<void> {
+    const mine = ++turn;
+    looking.value = true;
+    try {
+      const lists = await order('findings', { captions, ground: on }, null);
+      if (mine !== turn) return;
+      take(captions, on, lists);
+    } catch {
+      // Without a worker the page looks for itself.
+    }
+    if (mine !== turn) return;
+    looking.value = false;
+    if (ground.value) found.value = look(track.captions, ground.value);
+  }
+
+  watch(
+    [() => track.captions, ground],
+    ([captions, on], [, before]) => {
+      if (!on) return;
+      if (work(captions, on) <= many) {
+        turn++;
+        looking.value = false;
+        found.value = look(captions, on);
+      } else if (!looking.value || before?.style !== on.style) void lookOver(captions, on);
+    },
+    { flush: 'sync', immediate: true },
   );
-  const count = computed(() => mustCount(byCaption.value));
-  const of = (id: string): readonly Finding[] => byCaption.value.get(id) ?? none;
-  return { ground, byCaption, count, of };
+
+  const count = computed(() => found.value.must);
+  const of = (id: string): readonly Finding[] => found.value.byCaption.get(id) ?? noFindings;
+  return { ground, found, looking, count, of };
 });

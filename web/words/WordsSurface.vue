@@ -19,7 +19,7 @@ const parent = useTemplateRef<HTMLElement>('parent');
 let surface: Surface | null = null;
 
 const around = (): Around | null =>
-  job.job ? { style: job.job.style, findings: findings.byCaption, cursor: place.caption?.id ?? null } : null;
+  job.job ? { style: job.job.style, findings: findings.found.byCaption, cursor: place.caption?.id ?? null } : null;
 
 onMounted(() => {
   const first = around();
@@ -61,7 +61,7 @@ watch(
   (captions) => surface?.setCaptions(captions),
   { flush: 'sync' },
 );
-watch([() => findings.byCaption, () => place.caption?.id, () => job.job?.style], () => {
+watch([() => findings.found, () => place.caption?.id, () => job.job?.style], () => {
   const now = around();
   if (now) surface?.setAround(now);
 });

@@ -1,0 +1,49 @@
+/** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
+import type { Finding, Ground, RuleId } from '../../core/rules/finding.ts';
+import { findingsOfAll } from '../../core/rules/finder.ts';
+import { relay, type Relaid, type Relay } from '../../core/rules/relay.ts';
+import { repairAll, type Repaired } from '../../core/rules/repairs/repairs.ts';
+import type { Caption } from '../../core/track/caption.ts';
+
+/** What every task is done on. */
+export interface Material {
+  readonly captions: readonly Caption[];
+  readonly ground: Ground;
+}
+
+/** What is asked for and what is answered, by the name of the task. */
+export interface Tasks {
+  readonly findings: { readonly asked: null; readonly answer: readonly (readonly Finding[])[] };
+  readonly repair: { readonly asked: RuleId | 'every'; readonly answer: Omit<Repaired, 'captions'> };
+  readonly relay: { readonly asked: Relay; readonly answer: Omit<Relaid, 'captions'> & { readonly must: number } };
+}
+export type TaskName = keyof Tasks;
+
+export interface Order<T extends TaskName = TaskName> extends Material {
+  readonly id: number;
+  readonly task: T;
+  readonly asked: Tasks[T]['asked'];
+}
+
+const newId = (): string => crypto.randomUUID();
+
+const workers: {
+  readonly [T in TaskName]: (material: Material, asked: Tasks[T]['asked']) => Tasks[T]['answer'];
+} = {
+  findings: ({ captions, ground }) => findingsOfAll(captions, ground),
+  repair({ captions, ground }, rule) {
+    const { edit, done, left } = repairAll(captions, ground, newId, (f) => rule === 'every' || f.rule === rule);
+    return { edit, done, left };
+  },
+  relay({ captions, ground }, asked) {
+    const { captions: laid, edit, runs } = relay(captions, ground, newId, asked);
+    const must = findingsOfAll(laid, ground)
+      .flat()
+      .filter((f) => f.severity === 'must').length;
+    return { edit, runs, must };
+  },
+};
+
+/** Does one task. */
+export const perform = <T extends TaskName>({ task, asked, ...material }: Order<T>): Tasks[T]['answer'] =>
+  workers[task](material, asked);

@@ -1,0 +1,52 @@
+/** Changes to the whole track that take a while: worked out in the worker, made as one step of undo. */
+import { ref, toRaw } from 'vue';
+import type { Edit } from '../../core/track/edits.ts';
+import { sentence } from '../api/client.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useTrack } from '../stores/track.ts';
+import { order } from './order.ts';
+import type { Tasks } from './tasks.ts';
+
+/** Something is being worked out; whatever else is asked for has to wait. */
+const working = ref(false);
+/** How often what was worked out on captions that have changed since is worked out anew. */
+const tries = 3;
+
+type Change = 'repair' | 'relay';
+
+export function useWholeTrack() {
+  const track = useTrack();
+  const findings = useFindings();
+
+  /** Works something out and leaves it at that. @returns null where that was not possible, and a person was told why */
+  async function preview<T extends Change>(task: T, asked: Tasks[T]['asked']): Promise<Tasks[T]['answer'] | null> {
+    if (!findings.ground) return null;
+    try {
+      return await order(task, { captions: track.captions, ground: toRaw(findings.ground) }, asked);
+    } catch (error) {
+      track.notice = sentence(error);
+      return null;
+    }
+  }
+
+  /** Works something out and does it. @returns null where nothing was done, and a person was told why */
+  async function onWholeTrack<T extends Change>(task: T, asked: Tasks[T]['asked']): Promise<Tasks[T]['answer'] | null> {
+    if (!track.editable || working.value) return null;
+    working.value = true;
+    try {
+      for (let n = 0; n < tries; n++) {
+        const { captions } = track;
+        const answer: (Tasks[T]['answer'] & { readonly edit: Edit | null }) | null = await preview(task, asked);
+        if (!answer) return null;
+        if (track.captions !== captions) continue;
+        if (answer.edit) track.change(answer.edit);
+        return answer;
+      }
+      track.notice = 'The captions kept changing while this was worked out, so nothing was done. Ask once more.';
+      return null;
+    } finally {
+      working.value = false;
+    }
+  }
+  return { preview, onWholeTrack, working };
+}
