@@ -7,6 +7,8 @@ import type { Edit } from '../core/track/edits.ts';
 import { buildHost } from '../standins/video-host/host.ts';
 import { buildApp } from './app.ts';
 import type { Job } from '../core/job/job.ts';
+import { shippedStyles } from '../core/rules/shipped.ts';
+import type { HouseStyle } from '../core/rules/style.ts';
 
 let data: string;
 let app: FastifyInstance;
@@ -169,7 +171,7 @@ describe('the door', () => {
   });
 
   it('names what was wrong with a request', async () => {
-    const answer = await ask<Said>('POST', '/api/jobs', { title: '', style: 'nonsense' });
+    const answer = await ask<Said>('POST', '/api/jobs', { title: '', style: 38 });
     expect(answer.status).toBe(400);
     expect(answer.body.message).toMatch(/title.*language.*style/);
   });
@@ -254,5 +256,61 @@ describe('handing over', () => {
       message: expect.stringContaining('safe here') as string,
     });
     expect((await receipts()).body).toEqual([]);
+  });
+});
+
+describe('house styles', () => {
+  interface Styles {
+    styles: HouseStyle[];
+    own: string[];
+  }
+  const [lecture] = shippedStyles;
+  const make = async (name: string): Promise<HouseStyle> =>
+    (await ask<HouseStyle>('POST', '/api/styles', { ...lecture, name })).body;
+
+  it('are made from a copy, under a name and an id of their own', async () => {
+    const evening = await make('Evening class');
+    expect(evening).toMatchObject({ id: 'evening-class', name: 'Evening class', version: 1 });
+    expect(await make('Evening class')).toMatchObject({ id: 'evening-class-2', name: 'Evening class (2)' });
+    const { body } = await ask<Styles>('GET', '/api/styles');
+    expect(body.own).toEqual(['evening-class', 'evening-class-2']);
+    expect(body.styles).toHaveLength(shippedStyles.length + 2);
+  });
+
+  it('leave the jobs that use them as they are when they change', async () => {
+    const evening = await make('Evening class');
+    const job = await ask<Job>('POST', '/api/jobs', { title: 'Lock', language: 'en', style: evening.id });
+    const speed = { ...evening.reading, speed: { ...evening.reading.speed, limit: 18 } };
+    const changed = await ask<HouseStyle>('PUT', `/api/styles/${evening.id}`, { ...evening, reading: speed });
+    expect(changed.body).toMatchObject({ version: 2, reading: { speed: { limit: 18 } } });
+    const kept = (await ask<Job>('GET', `/api/jobs/${job.body.id}`)).body.style;
+    expect(kept).toMatchObject({ version: 1, reading: { speed: { limit: 20 } } });
+    const own = await ask<Job>('PATCH', `/api/jobs/${job.body.id}`, { style: { ...kept, reading: speed } });
+    expect(own.body.style.reading.speed.limit).toBe(18);
+  });
+
+  it('are not deleted while jobs use them, unless it is said what those should use', async () => {
+    const evening = await make('Evening class');
+    const job = await ask<Job>('POST', '/api/jobs', { title: 'Lock', language: 'en', style: evening.id });
+    expect(await ask<Said>('DELETE', `/api/styles/${evening.id}`)).toMatchObject({
+      status: 409,
+      body: { code: 'in-use' },
+    });
+    expect((await ask('DELETE', `/api/styles/${evening.id}?instead=nobody`)).status).toBe(404);
+    expect((await ask('DELETE', `/api/styles/${evening.id}?instead=stream-42`)).status).toBe(204);
+    expect((await ask<Job>('GET', `/api/jobs/${job.body.id}`)).body.style.id).toBe('stream-42');
+    expect((await ask<Styles>('GET', '/api/styles')).body.own).toEqual([]);
+  });
+
+  it('are refused with every fault named, and those that ship stay', async () => {
+    const wrong = { ...lecture, name: '', state: { proofed: { severity: 'perhaps' } }, colour: 'red' };
+    const refused = await ask<{ details: string[] }>('POST', '/api/styles', wrong);
+    expect(refused.status).toBe(400);
+    expect(refused.body.details).toHaveLength(3);
+    expect((await ask('PUT', '/api/styles/lecture-38', lecture)).status).toBe(409);
+    expect((await ask('DELETE', '/api/styles/lecture-38')).status).toBe(409);
+    const taken = await make('Evening class');
+    expect(await ask('PUT', `/api/styles/${taken.id}`, { ...taken, name: 'Grid 32' })).toMatchObject({ status: 409 });
+    expect((await ask('POST', '/api/jobs', { title: 'Lock', language: 'en', style: 'nobody' })).status).toBe(404);
   });
 });

@@ -9,6 +9,7 @@ import { jobs } from './jobs/routes.ts';
 import { pages } from './pages/routes.ts';
 import { answerProblems, Problem } from './problem.ts';
 import { recordings } from './recordings/routes.ts';
+import { styles } from './styles/routes.ts';
 import { editLog } from './tracks/log.ts';
 import { tracks } from './tracks/routes.ts';
 
@@ -42,6 +43,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   await app.register(rateLimit, { max: 3000, timeWindow: '1 minute' });
   const log = editLog(db);
   app.get('/api/health', () => ({ fenwix: true }));
+  await app.register(styles, { db });
   await app.register(jobs, { db, config, log });
   await app.register(recordings, { db, config });
   await app.register(tracks, { db, log });

@@ -22,6 +22,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'jobs', component: JobsPage },
+    { path: '/styles', name: 'styles', component: () => import('./styles/StylesPage.vue') },
     { path: '/new', name: 'intake', component: () => import('./intake/IntakePage.vue') },
     {
       path: '/jobs/:job',

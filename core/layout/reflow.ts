@@ -21,6 +21,7 @@ import {
   sharedLine,
   type Words,
 } from './lines.ts';
+import { withTimeLent } from './lend-time.ts';
 import { tokensOfCaptions, type Token } from './tokens.ts';
 
 export interface Frame {
@@ -331,7 +332,7 @@ export function reflow(captions: readonly Caption[], frame: Frame, newId: () => 
   if (tokens.length === 0) return [];
   const board = boardOf(tokens, frame);
   const starts = bestCaptions(board);
-  return starts.map((i, n): Caption => {
+  const laid = starts.map((i, n): Caption => {
     const j = starts[n + 1] ?? tokens.length;
     const { breaks } = bestLines(board.words, i, j, frame.style);
     const text = broken(
@@ -357,4 +358,5 @@ export function reflow(captions: readonly Caption[], frame: Frame, newId: () => 
       foreign: first ? (source?.foreign ?? null) : null,
     };
   });
+  return withTimeLent(laid, frame);
 }

@@ -1,5 +1,6 @@
 /** House styles from files: JSON of the shape `HouseStyle`, every fault named. */
 import { plainStyle } from './shipped.ts';
+import { expectedValues, valueAt, type Expected } from './style-fields.ts';
 import type { HouseStyle } from './style.ts';
 
 type Json = Readonly<Record<string, unknown>>;
@@ -8,88 +9,16 @@ type Json = Readonly<Record<string, unknown>>;
 export type DecodedStyle =
   { readonly style: HouseStyle; readonly faults: null } | { readonly style: null; readonly faults: readonly string[] };
 
-/** What a field has to be: whether it is, and how that is said. */
-interface Expected {
-  readonly is: (value: unknown) => boolean;
-  readonly what: string;
-}
-
 const text: Expected = { is: (v) => typeof v === 'string' && v.trim() !== '' && v.length <= 120, what: 'a short text' };
-const flag: Expected = { is: (v) => typeof v === 'boolean', what: 'true or false' };
-const oneOf = (...allowed: readonly unknown[]): Expected => ({
-  is: (v) => allowed.includes(v),
-  what: `one of ${allowed.join(', ')}`,
-});
-const number = (least: number, most: number): Expected => ({
-  is: (v) => typeof v === 'number' && v >= least && v <= most,
-  what: `a number from ${String(least)} to ${String(most)}`,
-});
-const severity = oneOf('must', 'should', 'off');
-const hour = number(0, 3_600_000);
 
-/** A limit by its path, with what it may be. */
-const limit = (path: string, is: Expected): Readonly<Record<string, Expected>> => ({
-  [`${path}.limit`]: is,
-  [`${path}.severity`]: severity,
-});
-
-/** Every field of a style by its path. */
-const fields: Readonly<Record<string, Expected>> = {
-  schema: oneOf(2),
+/** Every value of a style by its path. */
+const expected: Readonly<Record<string, Expected>> = {
+  schema: { is: (v) => v === 2, what: 'one of 2' },
   id: { is: (v) => typeof v === 'string' && /^[a-z0-9][a-z0-9-]{0,59}$/.test(v), what: 'letters, digits and dashes' },
   name: text,
-  version: number(1, 1_000_000),
-  'counting.spaces': flag,
-  'counting.punctuation': flag,
-  'counting.wideDouble': flag,
-  ...limit('text.lineLength', number(1, 1000)),
-  ...limit('text.lines', number(1, 20)),
-  ...limit('text.wordsInLine', number(1, 1000)),
-  ...limit('text.oneLineUpTo', number(0, 1000)),
-  ...limit('text.ownLineAbove', number(0, 1000)),
-  'text.shape.form': oneOf('shorter first', 'even', 'fill'),
-  'text.shape.severity': severity,
-  'text.breaks.severity': severity,
-  'text.characters.set': oneOf('any', 'cea-608'),
-  'text.characters.severity': severity,
-  'text.tidy.severity': severity,
-  'text.speakerLabels.form': oneOf('any', 'NAME:', 'Name:', '[Name]'),
-  'text.speakerLabels.severity': severity,
-  'text.soundNotes.form': oneOf(
-    'any',
-    '[lower case]',
-    '[Sentence case]',
-    '[UPPER CASE]',
-    '(lower case)',
-    '(UPPER CASE)',
-  ),
-  'text.soundNotes.severity': severity,
-  'text.hesitations.are': oneOf('kept', 'removed'),
-  'text.hesitations.severity': severity,
-  'text.numerals.from': number(0, 1_000_000),
-  'text.numerals.severity': severity,
-  ...limit('reading.speed', number(1, 1000)),
-  'reading.speed.target': number(1, 1000),
-  ...limit('reading.words', number(1, 10_000)),
-  'reading.words.target': number(1, 10_000),
-  ...limit('time.shortest', hour),
-  ...limit('time.longest', hour),
-  ...limit('time.gap', hour),
-  'time.gap.unit': oneOf('ms', 'frames'),
-  ...limit('time.closeBelow', hour),
-  'time.overlap.severity': severity,
-  'time.provisional.severity': severity,
-  'time.usual': hour,
-  'time.sync.early': hour,
-  'time.sync.late': hour,
-  'time.sync.severity': severity,
-  'state.proofed.severity': severity,
+  version: { is: (v) => typeof v === 'number' && v >= 1 && v <= 1_000_000, what: 'a number from 1 to 1000000' },
+  ...expectedValues,
 };
-
-const at = (value: unknown, path: string): unknown =>
-  path
-    .split('.')
-    .reduce<unknown>((v, key) => (typeof v === 'object' && v !== null ? (v as Json)[key] : undefined), value);
 
 /** Paths of every plain value inside a JSON value. */
 function* paths(value: unknown, before = ''): Generator<string> {
@@ -112,17 +41,17 @@ function contradictions(style: HouseStyle): string[] {
 
 /** A house style from JSON, or all its faults. */
 export function decodeStyle(value: unknown): DecodedStyle {
-  const schema = at(value, 'schema');
+  const schema = valueAt(value, 'schema');
   if (typeof schema === 'number' && schema > 2)
     return { style: null, faults: [`schema: ${String(schema)} is of a later Fenwix; this one reads up to 2.`] };
   const current = schema === 1 ? broughtUp(value as Json) : value;
-  const wrong = Object.entries(fields).flatMap(([path, expected]) => {
-    const found = at(current, path);
-    if (expected.is(found)) return [];
-    return [`${path}: ${found === undefined ? 'missing; ' : ''}expected ${expected.what}.`];
+  const wrong = Object.entries(expected).flatMap(([path, { is, what }]) => {
+    const found = valueAt(current, path);
+    if (is(found)) return [];
+    return [`${path}: ${found === undefined ? 'missing; ' : ''}expected ${what}.`];
   });
   const unknown = [...paths(current)]
-    .filter((path) => !Object.hasOwn(fields, path))
+    .filter((path) => !Object.hasOwn(expected, path))
     .map((path) => `${path}: not a part of a house style.`);
   const faults = [...wrong, ...unknown];
   if (faults.length > 0) return { style: null, faults };
@@ -154,3 +83,11 @@ function broughtUp(old: Json): Json {
 
 /** A style a job has kept, brought up to what this Fenwix knows; the plain one where it cannot be read. */
 export const keptStyle = (value: unknown): HouseStyle => decodeStyle(value).style ?? plainStyle;
+
+/** Whether two styles ask for the same, whatever they are called. */
+export function asksTheSame(a: HouseStyle, b: HouseStyle): boolean {
+  return Object.keys(expectedValues).every((path) => valueAt(a, path) === valueAt(b, path));
+}
+
+/** A style as a file: JSON. */
+export const styleFile = (style: HouseStyle): string => `${JSON.stringify(style, null, 2)}\n`;

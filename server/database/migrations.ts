@@ -87,6 +87,16 @@ const steps: readonly Step[] = [
       });
     },
   },
+  {
+    name: '003-styles',
+    async up(db) {
+      await db.schema.createTable('styles', (t) => {
+        t.text('id').primary();
+        t.text('style').notNullable();
+        t.bigInteger('made').notNullable();
+      });
+    },
+  },
 ];
 
 /** Knex's way to take migrations from code. */

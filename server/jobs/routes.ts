@@ -5,18 +5,19 @@ import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
-import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import { checked } from '../checked.ts';
 import type { Config } from '../config.ts';
 import { missing } from '../problem.ts';
 import { folderOf } from '../recordings/keep.ts';
+import { styleFrom } from '../styles/routes.ts';
+import { styleOf } from '../styles/store.ts';
 import { standingOf } from './standing.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { allJobs, jobOf, jobRow } from './store.ts';
 
 const key = Joi.object<{ id: string }>({ id: Joi.string().max(64).required() });
-const styleId = Joi.string().valid(...shippedStyles.map((s) => s.id));
+const styleId = Joi.string().max(64);
 const newJob = Joi.object<{
   title: string;
   series: string;
@@ -35,9 +36,10 @@ const newJob = Joi.object<{
   style: styleId.required(),
   recording: Joi.string().hex().length(64).allow(null).default(null),
 });
-const change = Joi.object<{ title?: string; style?: string }>({
+const change = Joi.object<{ title?: string; style?: string | object }>({
   title: Joi.string().trim().min(1).max(200),
-  style: styleId,
+  // By its name, or whole: changed for this job only.
+  style: Joi.alternatives(styleId, Joi.object()),
 }).min(1);
 
 export function jobs(
@@ -56,7 +58,7 @@ export function jobs(
       ...wanted,
       id,
       rate: JSON.stringify(wanted.rate),
-      style: JSON.stringify(shippedStyle(wanted.style)),
+      style: JSON.stringify(await styleOf(db, wanted.style)),
       made: Date.now(),
     });
     return reply.status(201).send(await jobOf(db, id));
@@ -70,11 +72,12 @@ export function jobs(
     const { id } = checked(key, request.params);
     const { title, style } = checked(change, request.body);
     await jobRow(db, id);
+    const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await db('jobs')
       .where({ id })
       .update({
         ...(title === undefined ? {} : { title }),
-        ...(style === undefined ? {} : { style: JSON.stringify(shippedStyle(style)) }),
+        ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
       });
     return jobOf(db, id);
   });

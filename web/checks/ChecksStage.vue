@@ -8,14 +8,18 @@ import { ruleNamed, rules } from '../../core/rules/findings.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
 import type { Caption, LetBe as LetBeEntry } from '../../core/track/caption.ts';
 import { marginClock } from '../../core/time/clock.ts';
+import { saveAs } from '../files/save-as.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
+import CaptionList from './CaptionList.vue';
+import { barText, spreadFor, spreadOf, type Bar, type SpreadName } from './distributions.ts';
 import FindingRow from './FindingRow.vue';
 import RepairReport from './RepairReport.vue';
 import RuleList from './RuleList.vue';
+import SpreadChart from './SpreadChart.vue';
 import { useRepairs } from './use-repairs.ts';
 
 const job = useJob();
@@ -60,13 +64,27 @@ const shown = computed(() =>
     .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
 );
 
+/** The measure that is shown: the one asked for, else the one the rule is about. */
+const asked = ref<SpreadName | null>(null);
+const spread = computed(() => {
+  const about = rule.value === null || rule.value === 'let-be' ? null : spreadFor(rule.value);
+  return findings.ground ? spreadOf(asked.value ?? about ?? 'speed', track.captions, findings.ground) : null;
+});
+const barFrom = ref<number | null>(null);
+const bar = computed<Bar | null>(() => spread.value?.bars.find((b) => b.from === barFrom.value) ?? null);
+function show(name: SpreadName): void {
+  asked.value = name;
+  barFrom.value = null;
+}
+function chooseRule(wanted: RuleId | 'let-be'): void {
+  chosen.value = wanted;
+  asked.value = null;
+  barFrom.value = null;
+}
+
 /** Takes the report away as a file; it is made when it is asked for. */
 function takeReport(): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([findingsReport(track.captions, findings.of)], { type: 'text/csv' }));
-  link.download = `${plainName(job.job?.title ?? '')}-findings.csv`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveAs(findingsReport(track.captions, findings.of), `${plainName(job.job?.title ?? '')}-findings.csv`, 'text/csv');
 }
 
 function choose(caption: Caption): void {
@@ -82,7 +100,11 @@ function mend(caption: Caption): void {
 <template>
   <div class="stage-bar">
     <h2>
-      {{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }} in {{ track.captions.length }} captions
+      <template v-if="findings.looking">Looking over {{ track.captions.length }} captions…</template>
+      <template v-else
+        >{{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }} in
+        {{ track.captions.length }} captions</template
+      >
     </h2>
     <span class="soft checks-against"
       >against {{ job.job?.style.name }}<template v-if="advice > 0">, and {{ advice }} pieces of advice</template></span
@@ -112,15 +134,30 @@ function mend(caption: Caption): void {
   <div class="checks">
     <RuleList
       v-if="job.job"
-      :style="job.job.style"
+      :house="job.job.style"
       :counts="counts"
       :chosen="rule"
       :let-be="kept.length"
-      @choose="chosen = $event"
+      @choose="chooseRule"
     />
     <div class="checks-rows">
       <RepairReport v-if="report" :report="report" @go="choose($event)" @close="report = null" />
-      <div v-if="rule === null" class="checks-none">
+      <SpreadChart
+        v-if="spread && track.captions.length > 0"
+        :spread="spread"
+        :chosen="bar"
+        @show="show"
+        @choose="barFrom = $event?.from ?? null"
+      />
+      <CaptionList
+        v-if="spread && bar"
+        :title="`${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}: ${barText(spread, bar)}`"
+        :captions="bar.captions"
+        :here="place.caption?.id ?? null"
+        @choose="choose"
+        @mend="mend"
+      />
+      <div v-else-if="rule === null" class="checks-none">
         <h2>Nothing departs from {{ job.job?.style.name }}</h2>
         <p class="soft">Every caption keeps to its limits. What is left is hearing them through: Words, Ctrl Enter.</p>
       </div>
@@ -150,7 +187,7 @@ function mend(caption: Caption): void {
           @let-be="repairs.letBe(row.finding, $event)"
         />
       </ol>
-      <p v-if="rule !== 'let-be' && rows.length > most" class="soft">And {{ rows.length - most }} more.</p>
+      <p v-if="!bar && rule !== 'let-be' && rows.length > most" class="soft">And {{ rows.length - most }} more.</p>
     </div>
   </div>
 </template>
@@ -194,7 +231,7 @@ ol {
   white-space: pre-line;
 }
 .checks-none {
-  padding: 60px 24px;
+  padding: 32px 24px;
   text-align: center;
 }
 </style>

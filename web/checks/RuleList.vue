@@ -4,14 +4,14 @@ import { askedBy } from '../../core/rules/findings.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 
 const props = defineProps<{
-  style: HouseStyle;
+  house: HouseStyle;
   counts: ReadonlyMap<RuleId, number>;
   chosen: RuleId | 'let-be' | null;
   letBe: number;
 }>();
 /** The rules of a group that the style minds. */
 const asked = (group: (typeof groups)[number]): Rule[] =>
-  askedBy(props.style)
+  askedBy(props.house)
     .map(({ rule }) => rule)
     .filter((rule) => rule.group === group);
 defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();

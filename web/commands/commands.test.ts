@@ -24,7 +24,8 @@ const deeds: Deeds = {
   undo: nothing,
   redo: nothing,
   go: nothing,
-  finder: nothing,
+  breakLines: () => Promise.resolve(),
+  dialog: nothing,
 };
 const commands = commandsOf(deeds);
 const id = (event: ReturnType<typeof press>, inText = false, onControl = false) =>

@@ -1,5 +1,6 @@
 /** Every command of a job's screens, with its keys: one list for the keyboard and the command finder. */
 import type { RouteLocationRaw } from 'vue-router';
+import type { DialogName } from '../stores/dialogs.ts';
 
 export interface Command {
   readonly id: string;
@@ -23,7 +24,8 @@ export interface Deeds {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly go: (to: RouteLocationRaw) => void;
-  readonly finder: () => void;
+  readonly breakLines: () => Promise<void>;
+  readonly dialog: (name: DialogName) => void;
 }
 
 export function commandsOf(deeds: Deeds): readonly Command[] {
@@ -49,6 +51,9 @@ export function commandsOf(deeds: Deeds): readonly Command[] {
     { id: 'finding-before', title: 'Finding before', keys: ['Shift+F8'], run: () => deeds.finding(-1) },
     { id: 'repair', title: 'Repair what the monitor shows', keys: ['Ctrl+e'], run: deeds.repair },
     { id: 'repair-all', title: 'Repair everything that can be repaired', keys: [], run: () => void deeds.repairAll() },
+    { id: 'break-lines', title: 'Break lines again', keys: ['Ctrl+Shift+Enter'], run: () => void deeds.breakLines() },
+    { id: 'relay', title: 'Lay out anew…', keys: [], run: () => deeds.dialog('relay') },
+    { id: 'job-style', title: 'Change the house style for this job…', keys: [], run: () => deeds.dialog('style') },
     {
       id: 'begin-here',
       title: 'Begin this caption at the playhead',
@@ -60,10 +65,11 @@ export function commandsOf(deeds: Deeds): readonly Command[] {
     { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => deeds.join('below') },
     { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], run: deeds.undo },
     { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], run: deeds.redo },
-    { id: 'find-command', title: 'Find a command', keys: ['Ctrl+k', '?'], run: deeds.finder },
+    { id: 'find-command', title: 'Find a command', keys: ['Ctrl+k', '?'], run: () => deeds.dialog('finder') },
     { id: 'go-words', title: 'Go to Words', keys: [], run: stage('words') },
     { id: 'go-checks', title: 'Go to Checks', keys: [], run: stage('checks') },
     { id: 'go-handover', title: 'Go to Handover', keys: [], run: stage('handover') },
+    { id: 'go-styles', title: 'Go to house styles', keys: [], run: stage('styles') },
     { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: stage('jobs') },
   ];
 }
@@ -107,6 +113,6 @@ export function commandFor(
 export function keyLabel(key: string): string {
   return key
     .split('+')
-    .map((part) => ({ ArrowUp: '↑', ArrowDown: '↓', z: 'Z', k: 'K' })[part] ?? part)
+    .map((part) => ({ ArrowUp: '↑', ArrowDown: '↓', z: 'Z', k: 'K', e: 'E', Enter: '↵' })[part] ?? part)
     .join(' ');
 }

@@ -1,19 +1,20 @@
 /** Binds the commands to the job's stores and the keyboard. */
-import { onBeforeUnmount, onMounted, ref, type Ref } from 'vue';
+import { onBeforeUnmount, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
+import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDeeds } from './use-deeds.ts';
 import { commandFor, commandsOf, type Command } from './commands.ts';
 
-export function useCommands(): { readonly commands: readonly Command[]; readonly finderOpen: Ref<boolean> } {
+export function useCommands(): readonly Command[] {
   const router = useRouter();
   const track = useTrack();
   const place = usePlace();
   const playback = usePlayback();
   const deeds = useDeeds();
-  const finderOpen = ref(false);
+  const dialogs = useDialogs();
 
   const commands = commandsOf({
     toggle: playback.toggle,
@@ -23,11 +24,11 @@ export function useCommands(): { readonly commands: readonly Command[]; readonly
     undo: track.undo,
     redo: track.redo,
     go: (to) => void router.push(to),
-    finder: () => (finderOpen.value = true),
+    dialog: (name) => (dialogs.open = name),
   });
 
   function onKey(event: KeyboardEvent): void {
-    if (event.defaultPrevented || event.isComposing || finderOpen.value) return;
+    if (event.defaultPrevented || event.isComposing || dialogs.open !== null) return;
     const target = event.target as HTMLElement;
     const inText = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
     const onControl = /^(BUTTON|A|SUMMARY|VIDEO)$/.test(target.tagName);
@@ -39,5 +40,5 @@ export function useCommands(): { readonly commands: readonly Command[]; readonly
   }
   onMounted(() => addEventListener('keydown', onKey, true));
   onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
-  return { commands, finderOpen };
+  return commands;
 }

@@ -1,17 +1,20 @@
 /** What commands and buttons do to the cursor caption; one way for both. */
 import { mustGo } from '../../core/rules/findings.ts';
+import type { Caption } from '../../core/track/caption.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRepairs } from '../checks/use-repairs.ts';
+import { stretchOf } from '../relay/stretch.ts';
+import { useWholeTrack } from '../work/use-whole-track.ts';
 import { joint } from '../words/surface/translate.ts';
 import type { Deeds } from './commands.ts';
 
 export function useDeeds(): Pick<
   Deeds,
-  'replay' | 'proof' | 'finding' | 'repair' | 'repairAll' | 'timeHere' | 'join'
+  'replay' | 'proof' | 'finding' | 'repair' | 'repairAll' | 'breakLines' | 'timeHere' | 'join'
 > & {
   readonly unproof: () => void;
 } {
@@ -21,6 +24,7 @@ export function useDeeds(): Pick<
   const playback = usePlayback();
   const findings = useFindings();
   const repairs = useRepairs();
+  const { onWholeTrack } = useWholeTrack();
 
   function replay(around: 0 | 1): void {
     playback.replay(place.index - around, place.index + around);
@@ -39,15 +43,19 @@ export function useDeeds(): Pick<
     playback.replay(place.index, place.index);
   }
 
+  /** Goes to the next caption with a finding, and where none is left to the next with advice. */
   function finding(direction: 1 | -1): void {
     const many = track.captions.length;
+    const counts = (c: Caption): boolean =>
+      findings.count > 0 ? mustGo(findings.of(c.id)) : findings.of(c.id).length > 0;
     for (let i = 1; i <= many; i++) {
       const next = track.captions[(place.index + direction * i + many * i) % many];
-      if (next && mustGo(findings.of(next.id))) {
+      if (next && counts(next)) {
         place.goTo(next.id, 'chosen');
         return;
       }
     }
+    track.notice = 'No caption departs from the house style.';
   }
 
   function repair(): void {
@@ -62,6 +70,18 @@ export function useDeeds(): Pick<
     const report = repairs.report.value;
     if (done && report)
       track.notice = `${String(report.done.length)} repairs were made; ${String(report.left.length)} findings are left, each with its reason in Checks.`;
+  }
+
+  /** Breaks the lines of the selected captions again, or of the cursor caption. */
+  async function breakLines(): Promise<void> {
+    const standing = { here: place.index, selected: place.selected, captions: track.captions.length };
+    const done = await onWholeTrack('relay', { what: 'lines', every: true, ...stretchOf('selected', standing) });
+    if (!done) return;
+    const many = done.runs.length;
+    track.notice =
+      many === 0
+        ? 'The lines break as well as they can already.'
+        : `The lines of ${many === 1 ? 'one caption' : `${String(many)} captions`} break elsewhere now.`;
   }
 
   function timeHere(edge: 'start' | 'end'): void {
@@ -82,5 +102,5 @@ export function useDeeds(): Pick<
     place.goTo(a.id, 'chosen');
   }
 
-  return { replay, proof, unproof, finding, repair, repairAll, timeHere, join };
+  return { replay, proof, unproof, finding, repair, repairAll, breakLines, timeHere, join };
 }

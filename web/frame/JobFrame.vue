@@ -7,10 +7,13 @@ import { away } from '../api/client.ts';
 import { fetchStages } from '../router.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
+import RelayDialog from '../relay/RelayDialog.vue';
+import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useArriving } from '../stores/arriving.ts';
 import { useTrack } from '../stores/track.ts';
+import JobStyle from '../styles/JobStyle.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import StageRail from './StageRail.vue';
@@ -19,7 +22,9 @@ const props = defineProps<{ job: string }>();
 const open = useJob();
 const track = useTrack();
 const playback = usePlayback();
-const { commands, finderOpen } = useCommands();
+const dialogs = useDialogs();
+const commands = useCommands();
+const [finderOpen, styleOpen, relayOpen] = [dialogs.bound('finder'), dialogs.bound('style'), dialogs.bound('relay')];
 const trouble = computed(() => open.trouble ?? track.trouble);
 const ready = computed(() => open.job !== null && track.track !== null);
 
@@ -60,7 +65,7 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="frame" @dragover.capture="onDrag" @drop.capture="onDrag">
-    <JobHeader @find="finderOpen = true" />
+    <JobHeader />
     <NoticeBar />
     <div v-if="trouble" class="frame-message" role="alert">
       <h2>This job could not be opened</h2>
@@ -75,6 +80,8 @@ onBeforeUnmount(() => {
       <SkylineStrip />
     </div>
     <CommandFinder v-model:open="finderOpen" :commands="commands" />
+    <JobStyle v-model:open="styleOpen" />
+    <RelayDialog v-model:open="relayOpen" />
   </div>
 </template>
 

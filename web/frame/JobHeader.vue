@@ -1,30 +1,42 @@
 <script setup lang="ts">
 import Dropdown from 'ant-design-vue/es/dropdown';
-import Menu, { MenuItem } from 'ant-design-vue/es/menu';
+import Menu, { MenuDivider, MenuItem } from 'ant-design-vue/es/menu';
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
+import { standingOf } from '../../core/rules/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
+import { rateText } from '../../core/time/frames.ts';
 import { sentence } from '../api/client.ts';
+import { useDialogs } from '../stores/dialogs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
+import { useStyles } from '../stores/styles.ts';
 import { useTrack } from '../stores/track.ts';
 import { languageName } from '../jobs/describe.ts';
 import ThemeButton from './ThemeButton.vue';
 import KeptState from './KeptState.vue';
 
-defineEmits<{ find: [] }>();
 const job = useJob();
 const track = useTrack();
 const findings = useFindings();
+const styles = useStyles();
+const dialogs = useDialogs();
 
 const under = computed(() => {
   const { job: open } = job;
   if (!open) return '';
-  const rate = `${String(Math.round((open.rate.numerator / open.rate.denominator) * 1000) / 1000)} fps`;
+  const rate = `${rateText(open.rate)} fps`;
   return [open.series, open.recording?.length ? lengthInWords(open.recording.length) : '', rate]
     .filter(Boolean)
     .join(' · ');
 });
+/** That the job's style is no longer the one it is named after. */
+const aside = computed(() => {
+  const standing = job.job ? standingOf(job.job.style, styles.all) : 'same';
+  return { same: '', earlier: ', as it was', changed: ', changed', gone: '' }[standing];
+});
+// While the server is away the styles that ship are there.
+onMounted(() => void styles.load().catch(() => undefined));
 async function useStyle(id: string): Promise<void> {
   try {
     await job.useStyle(id);
@@ -49,15 +61,18 @@ async function useStyle(id: string): Promise<void> {
       >
       <Dropdown :trigger="['click']">
         <button type="button" class="head-box" aria-haspopup="menu">
-          House style <b>{{ job.job.style.name }}</b> · {{ job.job.style.reading.speed.limit }} cps
+          House style <b>{{ job.job.style.name }}{{ aside }}</b> · {{ job.job.style.reading.speed.limit }} cps
           <ChevronDown :size="14" aria-hidden="true" />
         </button>
         <template #overlay>
           <Menu :selected-keys="[job.job.style.id]">
-            <MenuItem v-for="style in job.styles" :key="style.id" @click="useStyle(style.id)">
+            <MenuItem v-for="style in styles.all" :key="style.id" @click="useStyle(style.id)">
               <b>{{ style.name }}</b> · {{ style.text.lineLength.limit }} characters,
               {{ style.reading.speed.limit }} cps
             </MenuItem>
+            <MenuDivider />
+            <MenuItem key="for this job" @click="dialogs.open = 'style'">Change it for this job…</MenuItem>
+            <MenuItem key="all styles"><RouterLink :to="{ name: 'styles' }">All house styles</RouterLink></MenuItem>
           </Menu>
         </template>
       </Dropdown>
@@ -77,7 +92,9 @@ async function useStyle(id: string): Promise<void> {
           <Redo2 :size="16" aria-hidden="true" />
         </button>
       </div>
-      <button type="button" class="head-box head-find" @click="$emit('find')">Find a command <kbd>Ctrl K</kbd></button>
+      <button type="button" class="head-box head-find" @click="dialogs.open = 'finder'">
+        Find a command <kbd>Ctrl K</kbd>
+      </button>
     </template>
     <span v-else class="head-spring"></span>
     <ThemeButton />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { shippedStyles } from '../../core/rules/shipped.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
 import type { Job, Recording } from '../../core/job/job.ts';
@@ -11,6 +10,7 @@ import { uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import { bytesInWords } from '../jobs/describe.ts';
 import { fullName, languages } from '../jobs/languages.ts';
+import { useStyles } from '../stores/styles.ts';
 import { addTrack } from '../tracks/add-track.ts';
 import FileQuestion from './FileQuestion.vue';
 import { probe } from './probe.ts';
@@ -18,11 +18,12 @@ import { probe } from './probe.ts';
 const router = useRouter();
 const title = ref('');
 const language = ref('en-GB');
-const style = ref(shippedStyles[0]?.id ?? '');
+const styles = useStyles();
+const style = ref(styles.all[0]?.id ?? '');
 const recording = shallowRef<Recording | null>(null);
 const recordingState = ref<{ tone: 'soft' | 'good' | 'bad'; text: string }>({ tone: 'soft', text: '' });
 const share = ref<number | null>(null);
-const chosenStyle = computed(() => shippedStyles.find((s) => s.id === style.value) ?? null);
+const chosenStyle = computed(() => styles.all.find((s) => s.id === style.value) ?? null);
 const words = useArrival(chosenStyle);
 const draft = words.understood;
 const trouble = ref<string | null>(null);
@@ -90,7 +91,11 @@ async function make(): Promise<void> {
     making.value = false;
   }
 }
-onMounted(() => (document.title = 'New job · Fenwix'));
+onMounted(() => {
+  document.title = 'New job · Fenwix';
+  // While the server is away the styles that ship are there.
+  styles.load().catch(() => undefined);
+});
 </script>
 
 <template>
@@ -135,7 +140,7 @@ onMounted(() => (document.title = 'New job · Fenwix'));
     <section class="intake-rules" aria-labelledby="rules-title">
       <h2 id="rules-title"><span class="figures" aria-hidden="true">3</span> The rules</h2>
       <div class="intake-styles" role="radiogroup" aria-label="House style">
-        <label v-for="s in shippedStyles" :key="s.id" :class="{ chosen: s.id === style }">
+        <label v-for="s in styles.all" :key="s.id" :class="{ chosen: s.id === style }">
           <input v-model="style" type="radio" name="style" :value="s.id" />
           <span
             ><b>{{ s.name }}</b

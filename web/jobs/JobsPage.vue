@@ -82,6 +82,7 @@ onMounted(() => {
         </select>
       </label>
       <span class="spring"></span>
+      <RouterLink class="plain-button" :to="{ name: 'styles' }">House styles</RouterLink>
       <RouterLink class="plain-button main" :to="{ name: 'intake' }">New job</RouterLink>
     </div>
     <div v-if="trouble" class="jobs-message" role="alert">

@@ -1,7 +1,7 @@
 /** The job that is open. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { shippedStyles } from '../../core/rules/shipped.ts';
+import type { HouseStyle } from '../../core/rules/style.ts';
 import { ask, sentence } from '../api/client.ts';
 import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';
 
@@ -37,12 +37,13 @@ export const useJob = defineStore('job', () => {
     if (job.value) localStorage.setItem(chosenKey(job.value.id), track);
   }
 
-  async function useStyle(id: string): Promise<void> {
-    if (job.value) job.value = await ask<Job>('PATCH', `/jobs/${job.value.id}`, { style: id });
+  /** @param style one of the house styles by its id, or one changed for this job only @throws {Refusal} */
+  async function useStyle(style: string | HouseStyle): Promise<void> {
+    if (job.value) job.value = await ask<Job>('PATCH', `/jobs/${job.value.id}`, { style });
   }
 
   const recordingUrl = computed(() =>
     job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
   );
-  return { job, trouble, recordingUrl, styles: shippedStyles, open, refresh, trackToOpen, choose, useStyle };
+  return { job, trouble, recordingUrl, open, refresh, trackToOpen, choose, useStyle };
 });

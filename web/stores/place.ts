@@ -15,6 +15,16 @@ export const usePlace = defineStore('place', () => {
   });
   const caption = computed(() => track.captions[index.value] ?? null);
 
+  /** First and last of the captions that are selected; null while fewer than two are. */
+  const selection = ref<{ readonly first: string; readonly last: string } | null>(null);
+  const selected = computed(() => {
+    if (!selection.value) return null;
+    const { first, last } = selection.value;
+    const from = track.captions.findIndex((c) => c.id === first);
+    const to = track.captions.findIndex((c) => c.id === last);
+    return from >= 0 && to > from ? { from, to } : null;
+  });
+
   /** Goes to a caption. Choosing one unlinks it from the playhead until the next play. */
   function goTo(target: string, because: 'chosen' | 'followed'): void {
     if (because === 'chosen') follow.value = false;
@@ -25,5 +35,5 @@ export const usePlace = defineStore('place', () => {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
   }
-  return { id, index, caption, follow, goTo, move };
+  return { id, index, caption, follow, selection, selected, goTo, move };
 });

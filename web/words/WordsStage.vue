@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { mustGo } from '../../core/rules/findings.ts';
 import { useDeeds } from '../commands/use-deeds.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
@@ -12,7 +11,7 @@ const place = usePlace();
 const deeds = useDeeds();
 const findings = useFindings();
 const proofed = computed(() => track.captions.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
-const findable = computed(() => track.captions.some((c) => mustGo(findings.of(c.id))));
+const findable = computed(() => findings.found.byCaption.size > 0);
 </script>
 
 <template>

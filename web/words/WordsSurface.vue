@@ -47,12 +47,14 @@ onMounted(() => {
       playback.seek(caption.start);
     },
     onEnter: (id) => place.goTo(id, 'chosen'),
+    onSelect: (stretch) => (place.selection = stretch),
   });
   if (place.caption) surface.show(place.caption.id, true);
   surface.view.focus();
 });
 onBeforeUnmount(() => {
   track.composing = false;
+  place.selection = null;
   surface?.destroy();
 });
 

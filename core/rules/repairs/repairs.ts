@@ -12,7 +12,17 @@ import { findingsAt } from '../findings.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
 import { dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './conventions.ts';
 import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
-import { clipToEnd, closeGap, giveWords, lengthen, openGap, roomAround, shorten, startWithSpeech } from './time.ts';
+import {
+  borrowTime,
+  clipToEnd,
+  closeGap,
+  giveWords,
+  lengthen,
+  openGap,
+  roomAround,
+  shorten,
+  startWithSpeech,
+} from './time.ts';
 
 type Try = (captions: readonly Caption[], i: number, ground: Ground, newId: () => string) => readonly Candidate[];
 
@@ -33,10 +43,10 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   'sound-note': [rewriteNotes],
   'speaker-label': [rewriteLabels],
   // Words that are given away take the time they were said in along, so that helps nobody who speaks fast.
-  'too-fast': [lengthen, join],
+  'too-fast': [lengthen, borrowTime, join],
   'too-many-wpm': [lengthen, join],
   brisk: [lengthen],
-  'too-short': [lengthen, join, giveWords],
+  'too-short': [lengthen, borrowTime, join, giveWords],
   'too-long': [shorten, share],
   'gap-too-small': [openGap],
   'gap-to-close': [closeGap],

@@ -1,4 +1,5 @@
 /** Repairs of when captions stand: lengthening into the room there is, starting earlier, clipping, closing gaps. */
+import { lendTime } from '../../layout/lend-time.ts';
 import { measure, need } from '../../text/measures.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
@@ -53,6 +54,22 @@ export function lengthen(captions: readonly Caption[], i: number, ground: Ground
     ].filter(Boolean);
     return says.length === 0 ? [] : [timed(i, after, `It ${says.join(' and ')}.`)];
   });
+}
+
+/** Longer with time from its neighbours too, as far as the style lets captions begin early or late. */
+export function borrowTime(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const lent = here && lendTime({ before: captions[i - 1] ?? null, here, after: captions[i + 1] ?? null }, ground);
+  if (!lent) return [];
+  const row = [lent.before, lent.here, lent.after].filter((c) => c !== null);
+  const earlier = here.start - lent.here.start;
+  const later = lent.here.end - here.end;
+  const says = [
+    earlier > 0 ? `begins ${seconds(earlier)} earlier` : '',
+    later > 0 ? `ends ${seconds(later)} later` : '',
+  ].filter(Boolean);
+  const from = lent.before ? i - 1 : i;
+  return [{ from, to: from + row.length, after: row, says: `It ${says.join(' and ')}; its neighbours make way.` }];
 }
 
 /** Words given to the caption after or before, with the time they are said. */

@@ -46,6 +46,8 @@ export interface SurfaceOptions {
   readonly onTime: (id: string) => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
+  /** Text of several captions was selected, from the first to the last of them; or no longer is. */
+  readonly onSelect: (stretch: { readonly first: string; readonly last: string } | null) => void;
 }
 
 export interface Surface {
@@ -169,6 +171,12 @@ export function createSurface(options: SurfaceOptions): Surface {
       if (change) options.onChange(change);
     }
     if (update.selectionSet && !update.docChanged) options.onMove();
+    if (update.selectionSet) {
+      const layout = update.state.field(layoutField);
+      const { main } = update.state.selection;
+      const [first, last] = [main.from, main.to].map((at) => layout.captions[spotAt(layout, at).index]?.id);
+      options.onSelect(first !== undefined && last !== undefined && first !== last ? { first, last } : null);
+    }
     const byHand = update.transactions.some((tr) => !tr.annotation(fromTrack));
     if (byHand && (update.selectionSet || update.docChanged) && update.view.hasFocus) {
       const layout = update.state.field(layoutField);

@@ -1,0 +1,163 @@
+/** Every field of a house style: what it is called, what it may be. Reading, showing and editing styles all go by it. */
+import type { HouseStyle, Severity } from './style.ts';
+
+/** One value of a field, by its key within the field. */
+export type Part =
+  | {
+      readonly key: string;
+      readonly kind: 'number';
+      readonly least: number;
+      readonly most: number;
+      /** Shown after the figure. */
+      readonly unit: string;
+      /** Kept in thousandths of the unit that is shown: 1000 for seconds kept in ms. */
+      readonly scale?: number;
+      /** Shown before the figure, where a field has several. */
+      readonly label?: string;
+    }
+  | { readonly key: string; readonly kind: 'choice'; readonly of: readonly string[] }
+  | { readonly key: string; readonly kind: 'flag' };
+
+export interface Field {
+  /** Where it stands in the style, as `text.lineLength`. */
+  readonly path: string;
+  readonly group: 'Text' | 'Reading' | 'Time' | 'State' | 'Counting';
+  readonly title: string;
+  readonly parts: readonly Part[];
+  readonly hasSeverity: boolean;
+}
+
+const severities: readonly Severity[] = ['must', 'should', 'off'];
+
+type NumberPart = Extract<Part, { kind: 'number' }>;
+const number = (key: string, unit: string, least: number, most: number, more: Partial<NumberPart> = {}): Part => ({
+  key,
+  kind: 'number',
+  least,
+  most,
+  unit,
+  ...more,
+});
+const choice = (key: string, ...of: string[]): Part => ({ key, kind: 'choice', of });
+const limit = (unit: string, least: number, most: number): readonly Part[] => [number('limit', unit, least, most)];
+const hour = 3_600_000;
+const inSeconds = [number('limit', 's', 0, hour, { scale: 1000 })];
+const speed = (unit: string, most: number): readonly Part[] => [
+  number('limit', unit, 1, most),
+  number('target', unit, 1, most, { label: 'aim for' }),
+];
+
+const field = (
+  group: Field['group'],
+  path: string,
+  title: string,
+  parts: readonly Part[] = [],
+  hasSeverity = true,
+): Field => ({ group, path, title, parts, hasSeverity });
+
+/** In the order they are shown. */
+export const fields: readonly Field[] = [
+  field('Text', 'text.lineLength', 'Most characters in a line', limit('characters', 1, 1000)),
+  field('Text', 'text.lines', 'Most lines', limit('lines', 1, 20)),
+  field('Text', 'text.wordsInLine', 'Most words in a line', limit('words', 1, 1000)),
+  field('Text', 'text.oneLineUpTo', 'One line up to', limit('characters', 0, 1000)),
+  field('Text', 'text.ownLineAbove', 'Sentences on lines of their own above', limit('characters', 0, 1000)),
+  field('Text', 'text.shape', 'Shape of two lines', [choice('form', 'shorter first', 'even', 'fill')]),
+  field('Text', 'text.breaks', 'Break at sense'),
+  field('Text', 'text.tidy', 'No stray spaces or signs'),
+  field('Text', 'text.characters', 'Allowed characters', [choice('set', 'any', 'cea-608')]),
+  field('Text', 'text.speakerLabels', 'Speaker labels', [choice('form', 'any', 'NAME:', 'Name:', '[Name]')]),
+  field('Text', 'text.soundNotes', 'Sound notes', [
+    choice('form', 'any', '[lower case]', '[Sentence case]', '[UPPER CASE]', '(lower case)', '(UPPER CASE)'),
+  ]),
+  field('Text', 'text.hesitations', 'Hesitations', [choice('are', 'kept', 'removed')]),
+  field('Text', 'text.numerals', 'Digits from', [number('from', '', 0, 1_000_000)]),
+  field('Reading', 'reading.speed', 'Reading speed', speed('cps', 1000)),
+  field('Reading', 'reading.words', 'Words a minute', speed('wpm', 10_000)),
+  field('Time', 'time.shortest', 'Shortest on screen', inSeconds),
+  field('Time', 'time.longest', 'Longest on screen', inSeconds),
+  field('Time', 'time.gap', 'Smallest gap', [...limit('', 0, hour), choice('unit', 'ms', 'frames')]),
+  field('Time', 'time.closeBelow', 'Close gaps below', limit('ms', 0, hour)),
+  field('Time', 'time.overlap', 'No overlaps'),
+  field('Time', 'time.provisional', 'Times are set'),
+  field('Time', 'time.sync', 'Against the first word', [
+    number('early', 'ms', 0, hour, { label: 'early by' }),
+    number('late', 'ms', 0, hour, { label: 'late by' }),
+  ]),
+  field('Time', 'time.usual', 'A new caption is', [number('', 's', 0, hour, { scale: 1000 })], false),
+  field('State', 'state.proofed', 'Every caption proofed'),
+  field('Counting', 'counting.spaces', 'Spaces count', [{ key: '', kind: 'flag' }], false),
+  field('Counting', 'counting.punctuation', 'Punctuation counts', [{ key: '', kind: 'flag' }], false),
+  field('Counting', 'counting.wideDouble', 'Wide characters count double', [{ key: '', kind: 'flag' }], false),
+];
+
+export const fieldGroups = ['Text', 'Reading', 'Time', 'State', 'Counting'] as const;
+
+type Json = Readonly<Record<string, unknown>>;
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
+
+/** The value at a path of a JSON value; undefined where there is none. */
+export const valueAt = (value: unknown, path: string): unknown =>
+  path.split('.').reduce<unknown>((v, key) => (isObject(v) ? v[key] : undefined), value);
+
+const pathOf = (of: Field, key: string): string => (key === '' ? of.path : `${of.path}.${key}`);
+
+/** What a field holds in a style. */
+export const partOf = (style: HouseStyle, of: Field, { key }: Pick<Part, 'key'>): unknown =>
+  valueAt(style, pathOf(of, key));
+export const severityIn = (style: HouseStyle, of: Field): Severity =>
+  of.hasSeverity ? (valueAt(style, pathOf(of, 'severity')) as Severity) : 'off';
+
+/** A style with one value changed. */
+export function withValue(style: HouseStyle, of: Field, key: string, value: unknown): HouseStyle {
+  const put = (at: unknown, [head, ...rest]: readonly string[]): unknown =>
+    head === undefined
+      ? value
+      : { ...(isObject(at) ? at : {}), [head]: put(isObject(at) ? at[head] : undefined, rest) };
+  return put(style, pathOf(of, key).split('.')) as HouseStyle;
+}
+
+/** What a value has to be: whether it is, and how that is said. */
+export interface Expected {
+  readonly is: (value: unknown) => boolean;
+  readonly what: string;
+}
+
+const oneOf = (allowed: readonly unknown[]): Expected => ({
+  is: (v) => allowed.includes(v),
+  what: `one of ${allowed.join(', ')}`,
+});
+
+function expectedOf(part: Part): Expected {
+  if (part.kind === 'flag') return { is: (v) => typeof v === 'boolean', what: 'true or false' };
+  if (part.kind === 'choice') return oneOf(part.of);
+  const { least, most } = part;
+  return {
+    is: (v) => typeof v === 'number' && v >= least && v <= most,
+    what: `a number from ${String(least)} to ${String(most)}`,
+  };
+}
+
+/** Every value of the fields by its path, with what it has to be. */
+export const expectedValues: Readonly<Record<string, Expected>> = Object.fromEntries(
+  fields.flatMap((f) => [
+    ...f.parts.map((part) => [pathOf(f, part.key), expectedOf(part)] as const),
+    ...(f.hasSeverity ? [[pathOf(f, 'severity'), oneOf(severities)] as const] : []),
+  ]),
+);
+
+/** How a field reads in a style, as `38 characters` or `2 frames`. */
+export function fieldText(style: HouseStyle, of: Field): string {
+  let unit = '';
+  const texts = of.parts.map((part) => {
+    const value = partOf(style, of, part);
+    if (part.kind === 'flag') return value === true ? 'yes' : 'no';
+    if (part.kind === 'choice') return String(value);
+    const label = part.label === undefined ? '' : `${part.label} `;
+    // A unit is said once.
+    const said = part.unit === '' || part.unit === unit ? '' : ` ${part.unit}`;
+    unit = part.unit;
+    return `${label}${String(Number(value) / (part.scale ?? 1))}${said}`;
+  });
+  return of.path === 'time.gap' ? texts.join(' ') : texts.join(', ');
+}

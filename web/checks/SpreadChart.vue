@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { max } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { computed } from 'vue';
+import { barText, spreads, titles, type Bar, type Spread, type SpreadName } from './distributions.ts';
+
+const props = defineProps<{ spread: Spread; chosen: Bar | null }>();
+defineEmits<{ show: [name: SpreadName]; choose: [bar: Bar | null] }>();
+
+/** Heights in per cent; a bar with a caption in it is never too low to be seen. */
+const height = computed(() =>
+  scaleLinear([0, Math.max(1, max(props.spread.bars, (b) => b.captions.length) ?? 1)], [0, 100]),
+);
+const tall = (bar: Bar): number => (bar.captions.length === 0 ? 0 : Math.max(3, height.value(bar.captions.length)));
+const isChosen = (bar: Bar): boolean => props.chosen?.from === bar.from;
+const figure = (n: number): string => String(Math.round(n * 100) / 100);
+/** The limit that lies at the left edge of a bar. */
+const limitAt = (bar: Bar): string | undefined =>
+  props.spread.marks.find((m) => Math.abs(m.at - bar.from) < 1e-6)?.says;
+</script>
+
+<template>
+  <section class="spread" aria-label="How the captions are spread">
+    <div class="spread-names" role="group" aria-label="Measure">
+      <button
+        v-for="name in spreads"
+        :key="name"
+        type="button"
+        :aria-pressed="name === spread.name"
+        @click="$emit('show', name)"
+      >
+        {{ titles[name] }}
+      </button>
+    </div>
+    <div class="spread-bars">
+      <button
+        v-for="bar in spread.bars"
+        :key="bar.from"
+        type="button"
+        class="spread-bar"
+        :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
+        :disabled="bar.captions.length === 0"
+        :aria-pressed="isChosen(bar)"
+        :aria-label="`${barText(spread, bar)}${bar.over ? ', outside the limits' : ''}: ${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}`"
+        :title="`${barText(spread, bar)}: ${bar.captions.length}`"
+        @click="$emit('choose', isChosen(bar) ? null : bar)"
+      >
+        <span v-if="limitAt(bar)" class="spread-limit">{{ limitAt(bar) }}</span>
+        <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
+        <span class="spread-tick figures" aria-hidden="true"
+          >{{ bar.from < 0 ? '<0' : figure(bar.from) }}{{ bar.to === Infinity ? '+' : '' }}</span
+        >
+      </button>
+    </div>
+    <p class="soft spread-says">
+      Captions by {{ spread.title.toLowerCase() }}, {{ spread.unit }}. Choose a bar to see its captions.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.spread {
+  margin-bottom: 14px;
+}
+.spread-names {
+  display: flex;
+  gap: 16px;
+}
+.spread-names button {
+  padding: 0 0 2px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--soft);
+  font: 14px var(--read);
+  cursor: pointer;
+}
+.spread-names button[aria-pressed='true'] {
+  border-bottom-color: var(--reed);
+  color: var(--ink);
+}
+.spread-bars {
+  display: flex;
+  gap: 3px;
+  height: 112px;
+  margin-top: 10px;
+  padding-bottom: 18px;
+}
+.spread-bar {
+  position: relative;
+  display: flex;
+  flex: 1;
+  align-items: flex-end;
+  min-width: 0;
+  padding: 14px 0 0;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+  cursor: pointer;
+}
+.spread-bar:disabled {
+  cursor: default;
+}
+.spread-fill {
+  width: 100%;
+  background: var(--reed-pale);
+}
+.spread-bar.over .spread-fill {
+  background: var(--alarm);
+}
+.spread-bar:hover:not(:disabled) .spread-fill,
+.spread-bar[aria-pressed='true'] .spread-fill {
+  outline: 2px solid var(--ink);
+  outline-offset: -1px;
+}
+.spread-bar.limit {
+  box-shadow: -2px 0 0 -1px var(--soft);
+}
+.spread-limit {
+  position: absolute;
+  top: -4px;
+  left: 2px;
+  z-index: 1;
+  color: var(--ink);
+  font: 13px var(--read);
+  white-space: nowrap;
+}
+.spread-tick {
+  position: absolute;
+  bottom: -18px;
+  left: 0;
+  transform: translateX(-50%);
+  color: var(--soft);
+  font-size: 12px;
+}
+.spread-says {
+  font-size: 13px;
+}
+</style>

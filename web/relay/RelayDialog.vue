@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { Relay } from '../../core/rules/relay.ts';
+import { marginClock } from '../../core/time/clock.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import type { Tasks } from '../work/tasks.ts';
+import { useWholeTrack } from '../work/use-whole-track.ts';
+import { stretchOf, type Where } from './stretch.ts';
+
+const open = defineModel<boolean>('open', { required: true });
+const job = useJob();
+const track = useTrack();
+const place = usePlace();
+const findings = useFindings();
+const { preview, onWholeTrack, working } = useWholeTrack();
+
+const what = ref<Relay['what']>('captions');
+const where = ref<Where>('all');
+const every = ref(false);
+const shown = shallowRef<Tasks['relay']['answer'] | null>(null);
+/** Long lists are cut; the figures tell of all. */
+const most = 40;
+const style = computed(() => job.job?.style.name ?? '');
+const selected = computed(() => (place.selected ? place.selected.to - place.selected.from + 1 : 0));
+const asked = computed<Relay>(() => ({
+  what: what.value,
+  every: every.value,
+  ...stretchOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),
+}));
+const before = computed(() => shown.value?.runs.reduce((n, run) => n + run.before.length, 0) ?? 0);
+const after = computed(() => shown.value?.runs.reduce((n, run) => n + run.after.length, 0) ?? 0);
+
+watch(open, (now) => {
+  if (now) where.value = selected.value > 1 ? 'selected' : 'all';
+});
+let turn = 0;
+watch([open, asked, () => track.captions], async () => {
+  if (!open.value) return;
+  const mine = ++turn;
+  const answer = await preview('relay', asked.value);
+  if (mine === turn) shown.value = answer;
+});
+
+async function go(): Promise<void> {
+  const done = await onWholeTrack('relay', asked.value);
+  if (!done) return;
+  open.value = false;
+  const first = done.runs[0]?.after[0];
+  if (first) place.goTo(first.id, 'chosen');
+  track.notice = `${String(before.value)} captions were laid out anew, one step to undo.`;
+}
+</script>
+
+<template>
+  <Modal
+    v-model:open="open"
+    title="Lay out anew"
+    :width="760"
+    ok-text="Lay out anew"
+    cancel-text="Leave it"
+    :ok-button-props="{ disabled: !shown?.edit || working }"
+    @ok="go"
+  >
+    <div class="relay-asked">
+      <label
+        >What
+        <select v-model="what" class="plain-button">
+          <option value="captions">words among captions, with their times</option>
+          <option value="lines">lines inside each caption</option>
+        </select></label
+      >
+      <label
+        >Where
+        <select v-model="where" class="plain-button">
+          <option value="here">this caption</option>
+          <option v-if="selected > 1" value="selected">the {{ selected }} selected captions</option>
+          <option value="on">from this caption on</option>
+          <option value="all">all captions</option>
+        </select></label
+      >
+      <label><input v-model="every" type="checkbox" /> those too that keep to {{ style }}</label>
+    </div>
+    <p class="relay-sum" role="status">
+      <template v-if="!shown">Working it out…</template>
+      <template v-else-if="shown.runs.length === 0"
+        >Nothing here would be laid out otherwise under {{ style }}.</template
+      >
+      <template v-else
+        >{{ before }} captions become {{ after }}. Findings in the track: {{ findings.count }} now,
+        {{ shown.must }} then.<template v-if="what === 'captions'">
+          What was proofed among them has to be proofed again.</template
+        ></template
+      >
+    </p>
+    <div
+      v-if="shown && shown.runs.length > 0"
+      class="relay-list"
+      tabindex="0"
+      role="region"
+      aria-label="Before and after"
+    >
+      <div class="relay-row soft"><span>Now</span><span>Then</span></div>
+      <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="relay-row">
+        <span v-for="side in ['before', 'after'] as const" :key="side">
+          <span v-for="c in run[side]" :key="c.id" class="relay-caption"
+            ><small class="figures soft">{{ marginClock(c.start) }}</small
+            ><span dir="auto">{{ c.text }}</span></span
+          >
+        </span>
+      </div>
+      <p v-if="shown.runs.length > most" class="soft">And {{ shown.runs.length - most }} more places.</p>
+    </div>
+  </Modal>
+</template>
+
+<style scoped>
+.relay-asked {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+}
+.relay-sum {
+  margin: 12px 0 8px;
+}
+.relay-list {
+  max-height: min(46vh, 420px);
+  overflow-y: auto;
+  border-top: 1px solid var(--rule);
+}
+.relay-row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 18px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.relay-caption {
+  display: grid;
+  grid-template-columns: 76px minmax(0, 1fr);
+  margin-bottom: 3px;
+  white-space: pre-line;
+}
+small {
+  padding-top: 2px;
+  font-size: 13px;
+}
+</style>

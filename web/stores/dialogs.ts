@@ -1,0 +1,16 @@
+/** Which dialog of a job's screens is open; there is never more than one. */
+import { defineStore } from 'pinia';
+import { computed, ref, type WritableComputedRef } from 'vue';
+
+export type DialogName = 'finder' | 'style' | 'relay';
+
+export const useDialogs = defineStore('dialogs', () => {
+  const open = ref<DialogName | null>(null);
+  /** Whether one of them is open, to be bound to it. */
+  const bound = (name: DialogName): WritableComputedRef<boolean> =>
+    computed({
+      get: () => open.value === name,
+      set: (now) => (open.value = now ? name : null),
+    });
+  return { open, bound };
+});

@@ -1,0 +1,44 @@
+/** The house styles there are: those that came with Fenwix and those made here. */
+import { defineStore } from 'pinia';
+import { shallowRef } from 'vue';
+import { shippedStyles } from '../../core/rules/shipped.ts';
+import type { HouseStyle } from '../../core/rules/style.ts';
+import { ask } from '../api/client.ts';
+
+interface Library {
+  readonly styles: readonly HouseStyle[];
+  /** Ids of those made here. */
+  readonly own: readonly string[];
+}
+
+export const useStyles = defineStore('styles', () => {
+  /** Until the server has answered, and while it is away, those that ship. */
+  const all = shallowRef<readonly HouseStyle[]>(shippedStyles);
+  const own = shallowRef<ReadonlySet<string>>(new Set());
+
+  /** @throws {Refusal} */
+  async function load(): Promise<void> {
+    const library = await ask<Library>('GET', '/styles');
+    all.value = library.styles;
+    own.value = new Set(library.own);
+  }
+
+  /** @throws {Refusal} naming every fault */
+  async function add(style: HouseStyle): Promise<HouseStyle> {
+    const made = await ask<HouseStyle>('POST', '/styles', style);
+    await load();
+    return made;
+  }
+  /** @throws {Refusal} naming every fault */
+  async function save(style: HouseStyle): Promise<HouseStyle> {
+    const saved = await ask<HouseStyle>('PUT', `/styles/${style.id}`, style);
+    await load();
+    return saved;
+  }
+  /** @param instead the style that jobs should use which use this one @throws {Refusal} */
+  async function remove(id: string, instead: string | null): Promise<void> {
+    await ask('DELETE', `/styles/${id}${instead === null ? '' : `?instead=${instead}`}`);
+    await load();
+  }
+  return { all, own, load, add, save, remove };
+});

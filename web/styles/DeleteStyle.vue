@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+import { computed, ref, watch } from 'vue';
+import type { HouseStyle } from '../../core/rules/style.ts';
+import type { Use } from './use-style-desk.ts';
+
+const props = defineProps<{ uses: readonly Use[]; others: readonly HouseStyle[] }>();
+const emit = defineEmits<{ remove: [instead: string | null] }>();
+/** The style to be deleted; null while none is. */
+const style = defineModel<HouseStyle | null>('leaving', { required: true });
+const instead = ref('');
+const open = computed({
+  get: () => style.value !== null,
+  set: (now) => {
+    if (!now) style.value = null;
+  },
+});
+watch(style, () => (instead.value = props.others[0]?.id ?? ''));
+function remove(): void {
+  emit('remove', props.uses.length > 0 ? instead.value : null);
+  open.value = false;
+}
+</script>
+
+<template>
+  <Modal
+    v-model:open="open"
+    :title="`Delete “${style?.name ?? ''}”?`"
+    ok-text="Delete it"
+    ok-type="danger"
+    cancel-text="Keep it"
+    @ok="remove"
+  >
+    <p v-if="uses.length === 0">No job uses it. Export it first if it may be wanted again.</p>
+    <template v-else>
+      <p>
+        {{ uses.length === 1 ? 'One job uses it' : `${uses.length} jobs use it` }}:
+        {{ uses.map((u) => u.job.title).join(', ') }}.
+      </p>
+      <label class="delete-instead"
+        >From now on {{ uses.length === 1 ? 'that job uses' : 'those jobs use' }}
+        <select v-model="instead" class="plain-button">
+          <option v-for="other in others" :key="other.id" :value="other.id">{{ other.name }}</option>
+        </select></label
+      >
+    </template>
+  </Modal>
+</template>
+
+<style scoped>
+.delete-instead {
+  display: block;
+  margin-top: 10px;
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { decodeStyle } from '../../core/rules/decode-style.ts';
+import { fieldGroups, fields } from '../../core/rules/style-fields.ts';
+import { standingOf } from '../../core/rules/style-names.ts';
+import type { HouseStyle } from '../../core/rules/style.ts';
+import { sentence } from '../api/client.ts';
+import { useJob } from '../stores/job.ts';
+import { useStyles } from '../stores/styles.ts';
+import FieldInput from './FieldInput.vue';
+
+const open = defineModel<boolean>('open', { required: true });
+const job = useJob();
+const styles = useStyles();
+const draft = shallowRef<HouseStyle | null>(null);
+const faults = ref<readonly string[]>([]);
+const source = computed(() => styles.all.find((s) => s.id === job.job?.style.id) ?? null);
+const changed = computed(() => draft.value !== null && standingOf(draft.value, styles.all) === 'changed');
+
+watch(open, (now) => {
+  if (!now) return;
+  draft.value = job.job?.style ?? null;
+  faults.value = [];
+});
+async function use(): Promise<void> {
+  if (!draft.value) return;
+  faults.value = decodeStyle(draft.value).faults ?? [];
+  if (faults.value.length > 0) return;
+  try {
+    await job.useStyle(draft.value);
+    open.value = false;
+  } catch (error) {
+    faults.value = [sentence(error)];
+  }
+}
+</script>
+
+<template>
+  <Modal
+    v-model:open="open"
+    :title="`${job.job?.style.name ?? ''}, for this job only`"
+    ok-text="Use for this job"
+    cancel-text="Leave as it was"
+    :width="620"
+    @ok="use"
+  >
+    <div v-if="draft" class="job-style">
+      <ul v-if="faults.length > 0" role="alert">
+        <li v-for="fault in faults" :key="fault">{{ fault }}</li>
+      </ul>
+      <section v-for="group in fieldGroups" :key="group">
+        <h3 class="soft">{{ group }}</h3>
+        <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row">
+          <span>{{ field.title }}</span>
+          <FieldInput v-model="draft" :field="field" />
+        </div>
+      </section>
+    </div>
+    <p class="soft job-style-foot">
+      The house style itself and other jobs stay as they are.
+      <button v-if="changed && source" type="button" class="plain-button" @click="draft = source">
+        As {{ source.name }} has it
+      </button>
+    </p>
+  </Modal>
+</template>
+
+<style scoped>
+.job-style {
+  max-height: min(60vh, 560px);
+  padding-right: 10px;
+  overflow-y: auto;
+}
+ul {
+  margin: 0 0 8px;
+  padding: 8px 12px 8px 28px;
+  border-left: 4px solid var(--alarm);
+  background: var(--alarm-wash);
+}
+h3 {
+  margin-top: 10px;
+  font-size: 14px;
+  font-weight: 400;
+}
+.job-style-row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  align-items: center;
+  gap: 12px;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.job-style-foot {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+  min-height: 29px;
+  margin-top: 10px;
+}
+</style>

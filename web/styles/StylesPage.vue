@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { computed, onMounted, shallowRef } from 'vue';
+import type { HouseStyle } from '../../core/rules/style.ts';
+import PageHeader from '../frame/PageHeader.vue';
+import DeleteStyle from './DeleteStyle.vue';
+import StyleTable from './StyleTable.vue';
+import { useStyleDesk } from './use-style-desk.ts';
+
+const desk = useStyleDesk();
+const { styles, draft, said, loaded } = desk;
+const leaving = shallowRef<HouseStyle | null>(null);
+const others = computed(() => styles.all.filter((s) => s.id !== leaving.value?.id));
+
+function take(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (file) void desk.importFile(file);
+  input.value = '';
+}
+function remove(instead: string | null): void {
+  if (leaving.value) void desk.remove(leaving.value, instead);
+}
+onMounted(() => {
+  document.title = 'House styles · Fenwix';
+  void desk.load();
+});
+</script>
+
+<template>
+  <div class="styles">
+    <PageHeader title="House styles" />
+    <main>
+      <div class="styles-bar">
+        <p class="soft">
+          What a client asks for. ▲ must be kept, △ should be kept. A job keeps its own copy, so a change here touches
+          no finished work.
+        </p>
+        <label class="plain-button main styles-import"
+          >Bring in a style file<input
+            type="file"
+            class="visually-hidden"
+            accept=".json,application/json"
+            @change="take"
+        /></label>
+      </div>
+      <div v-if="said" class="styles-said" :class="said.tone" :role="said.tone === 'bad' ? 'alert' : 'status'">
+        <div>
+          <p>{{ said.text }}</p>
+          <ul v-if="said.faults.length > 0">
+            <li v-for="fault in said.faults" :key="fault">{{ fault }}</li>
+          </ul>
+        </div>
+        <button v-if="!loaded" type="button" class="plain-button" @click="desk.load()">Try again</button>
+        <button v-else type="button" class="plain-button" @click="said = null">Close</button>
+      </div>
+      <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
+        <StyleTable
+          v-model:draft="draft"
+          :styles="styles.all"
+          :own="styles.own"
+          :uses-of="desk.usesOf.value"
+          @edit="desk.edit"
+          @copy="desk.copy"
+          @export="desk.exportFile"
+          @remove="leaving = $event"
+          @bring-up="desk.bringUp"
+          @save="desk.save"
+        />
+      </div>
+      <DeleteStyle
+        v-model:leaving="leaving"
+        :uses="leaving ? desk.usesOf.value(leaving.id) : []"
+        :others="others"
+        @remove="remove"
+      />
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.styles {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+main {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-height: 0;
+}
+.styles-bar {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 10px 24px;
+  border-bottom: 1px solid var(--rule);
+}
+.styles-bar p {
+  flex: 1;
+}
+.styles-import:focus-within {
+  outline: 2px solid var(--water);
+  outline-offset: 2px;
+}
+.styles-said {
+  display: flex;
+  align-items: flex-start;
+  justify-content: space-between;
+  gap: 14px;
+  max-height: 40%;
+  padding: 8px 24px;
+  border-left: 4px solid var(--reed);
+  background: var(--reed-wash);
+  overflow-y: auto;
+}
+.styles-said.bad {
+  border-left-color: var(--alarm);
+  background: var(--alarm-wash);
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 20px;
+}
+.styles-scroll {
+  flex: 1;
+  min-height: 0;
+  padding-bottom: 24px;
+  overflow: auto;
+}
+</style>

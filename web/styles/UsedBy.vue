@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import type { Use } from './use-style-desk.ts';
+
+const props = defineProps<{ uses: readonly Use[] }>();
+defineEmits<{ bringUp: [use: Use] }>();
+/** A short list is shown whole. */
+const few = 3;
+const whole = ref(false);
+const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few)));
+</script>
+
+<template>
+  <span v-if="uses.length === 0" class="soft">no job</span>
+  <ul v-else class="uses">
+    <li v-for="use in shown" :key="use.job.id">
+      <RouterLink :to="{ name: 'checks', params: { job: use.job.id } }">{{ use.job.title }}</RouterLink>
+      <span v-if="use.standing === 'changed'" class="soft">changed for this job</span>
+      <template v-else-if="use.standing === 'earlier'">
+        <span class="soft">version {{ use.job.style.version }}</span>
+        <button type="button" class="plain-button" @click="$emit('bringUp', use)">Bring up to date</button>
+      </template>
+    </li>
+    <li v-if="uses.length > few && !whole">
+      <button type="button" class="plain-button" @click="whole = true">{{ uses.length - few }} more</button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.uses {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  margin-bottom: 4px;
+}
+.soft {
+  font-size: 13px;
+}
+.plain-button {
+  min-height: 24px;
+  padding: 1px 8px;
+  font-size: 13px;
+}
+</style>
