@@ -21,6 +21,7 @@ async function violations(): Promise<string[]> {
 
 const screens = [
   ['Jobs', '', '.row'],
+  ['House styles', '/styles', '.uses'],
   ['Intake', '/new', 'input[type=file]'],
   ['Words', 'words', '.cm-line'],
   ['Tape', 'tape', '.coming'],

@@ -1,6 +1,6 @@
 /** Checks: findings under one style and another, repaired one by one, by kind, all at once, let be and taken back. */
 import { withApplication } from './support/application.ts';
-import { By, control, eventually, Key, press, says, see } from './support/browser.ts';
+import { By, caretAt, control, eventually, Key, lines, press, says, see } from './support/browser.ts';
 
 const app = withApplication();
 const count = async (): Promise<number> => {
@@ -67,29 +67,100 @@ it('repairs everything as one step, says what it did, and takes it back with one
   await control(app.driver, 'z');
   await becomes('all of them back', (n) => n === before);
   await press(app.driver, 'Close');
-  await style('Lecture 38');
 });
 
 it('lets a finding be with a reason, keeps that, and takes it back', async () => {
   const before = await count();
   expect(before).toBeGreaterThan(0);
   await press(app.driver, 'Let it be');
-  await (await see(app.driver, '.checks-rows .let-be input')).sendKeys('said that fast', Key.ENTER);
+  await (await see(app.driver, '.checks-rows .let-be input')).sendKeys('asked for so', Key.ENTER);
   await becomes('one fewer', (n) => n === before - 1);
   await says(app.driver, 'All changes kept');
   await app.driver.navigate().refresh();
   await see(app.driver, '.rules');
   await press(app.driver, 'Kept on purpose');
-  await says(app.driver, /Too fast to read let be: said that fast/);
+  await says(app.driver, /Line too long let be: asked for so/);
   await press(app.driver, 'Take back');
   await becomes('the finding again', (n) => n === before);
 });
 
-it('goes through findings by key and repairs what the monitor shows', async () => {
+/** Which caption the monitor shows. */
+const cursor = async (): Promise<string> =>
+  /Caption \d+/.exec(await app.driver.findElement(By.css('.figures-head')).getText())?.[0] ?? '';
+
+it('goes through all findings by key, from any stage, and repairs what the monitor shows', async () => {
+  const wrong = await app.driver.executeScript<number>(
+    'return [...document.querySelectorAll(".rules button")].map((b) => b.innerText).filter((t) => t.startsWith("Line too long")).map((t) => Number(t.match(/\\d+/)[0]))[0]',
+  );
+  const seen = new Set<string>();
+  for (let i = 0; i < wrong; i++) {
+    const last = await cursor();
+    await app.driver.actions().sendKeys(Key.F8).perform();
+    await eventually(app.driver, 'another caption', async () => (await cursor()) !== last);
+    seen.add(await cursor());
+  }
+  expect(seen.size).toBe(wrong);
+  await (await see(app.driver, 'a[href$="/handover"]')).click();
+  await see(app.driver, '.cell');
+  const last = await cursor();
+  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.F8).keyUp(Key.SHIFT).perform();
+  await eventually(app.driver, 'the one before', async () => (await cursor()) !== last);
+  const before = await count();
+  await control(app.driver, 'e');
+  await says(app.driver, /Line too long: /);
+  await becomes('fewer', (n) => n < before);
+  await control(app.driver, 'z');
+  await becomes('as before', (n) => n === before);
+});
+
+it('shows how captions are spread, and the captions of a bar', async () => {
+  await (await see(app.driver, 'a[href$="/checks"]')).click();
+  await press(app.driver, 'Reading speed');
+  const bars = await app.driver.findElements(By.css('.spread-bar:not(:disabled)'));
+  const names = await Promise.all(bars.map((b) => b.getAttribute('aria-label')));
+  const all = names.reduce((sum, name) => sum + Number(/: (\d+) caption/.exec(name ?? '')?.[1]), 0);
+  expect(all).toBe(Number(/of (\d+)/.exec(await app.driver.findElement(By.css('.figures-head')).getText())?.[1]));
+  await bars[0]?.click();
+  const [, few = ''] = /: (\d+) caption/.exec(names[0] ?? '') ?? [];
+  await eventually(
+    app.driver,
+    'its captions',
+    async () => (await app.driver.findElements(By.css('.checks-rows ol li'))).length === Number(few),
+  );
+  await bars[0]?.click();
+});
+
+it('lays the whole track out anew with before and after, as one step', async () => {
+  const before = await count();
+  await control(app.driver, 'k');
+  await (await see(app.driver, '.finder-input')).sendKeys('Lay out', Key.ENTER);
+  await says(
+    app.driver,
+    new RegExp(`\\d+ captions become \\d+\\. Findings in the track: ${String(before)} now, 0 then`),
+  );
+  await see(app.driver, '.relay-caption');
+  await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
+  await says(app.driver, /captions were laid out anew, one step to undo/);
+  await becomes('none', (n) => n === 0);
+  await control(app.driver, 'z');
+  await becomes('all again', (n) => n === before);
+});
+
+it('breaks the lines of the selected captions again', async () => {
+  await style('Lecture 38');
   await (await see(app.driver, 'a[href$="/words"]')).click();
   await see(app.driver, '.cm-line');
-  await app.driver.actions().sendKeys(Key.F8).perform();
-  await says(app.driver, /Too fast to read\./);
-  await control(app.driver, 'e');
-  await says(app.driver, /Too fast to read(?::| was not repaired\.)/);
+  await caretAt(app.driver, 'never opened it', 'after');
+  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.ENTER).keyUp(Key.SHIFT).perform();
+  await becomes('a finding about lines', (n) => n > 0);
+  await app.driver
+    .actions()
+    .keyDown(Key.SHIFT)
+    .sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN)
+    .keyUp(Key.SHIFT)
+    .perform();
+  await control(app.driver, Key.ENTER, true);
+  await says(app.driver, 'The lines of one caption break elsewhere now.');
+  await becomes('none', (n) => n === 0);
+  expect(await lines(app.driver)).toContain('never opened it faster than one turn');
 });

@@ -144,18 +144,20 @@ it('shares a caption in two where the word was said, and joins it again', async 
 });
 
 it('goes to a finding from Checks, and the finding goes when it is mended', async () => {
+  await caretAt(driver, 'is read you wait', 'after');
+  await type(driver, ' for the keeper');
+  await eventually(driver, 'a finding', async () => (await findings()) > 0);
   const before = await findings();
-  expect(before).toBeGreaterThan(0);
   await (await see(driver, 'a[href$="/checks"]')).click();
   await says(driver, `${String(before)} finding`);
-  await press(driver, 'Too fast to read');
+  await press(driver, 'Line too long');
   await press(driver, 'Mend in Words');
-  const fast = await eventually(
+  const long = await eventually(
     driver,
     'the finding in the monitor',
     async () => await driver.findElement(By.css('.findings li.must')).getText(),
   );
-  expect(fast).toMatch(/Too fast to read.*characters in .* s = .* cps; limit 20/);
+  expect(long).toMatch(/Line too long.*Line 1 has 46 characters; limit 38/);
   await type(driver, ...Array<string>(24).fill(Key.DELETE));
   await eventually(driver, 'one finding fewer', async () => (await findings()) === before - 1);
   await control(driver, 'z');

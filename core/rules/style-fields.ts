@@ -161,3 +161,10 @@ export function fieldText(style: HouseStyle, of: Field): string {
   });
   return of.path === 'time.gap' ? texts.join(' ') : texts.join(', ');
 }
+
+/** A fault of a style with fields called as they are shown, for those who edit them there and not in a file. */
+export const faultShown = (fault: string): string =>
+  fault.replace(/\b[a-z]+\.[A-Za-z]+(?:\.[A-Za-z]+)?/g, (path) => {
+    const named = fields.find((f) => path === f.path || path.startsWith(`${f.path}.`));
+    return named ? `“${named.title}”` : path;
+  });

@@ -33,27 +33,32 @@ const limitAt = (bar: Bar): string | undefined =>
       </button>
     </div>
     <div class="spread-bars">
-      <button
+      <div
         v-for="bar in spread.bars"
         :key="bar.from"
-        type="button"
-        class="spread-bar"
+        class="spread-slot"
         :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
-        :disabled="bar.captions.length === 0"
-        :aria-pressed="isChosen(bar)"
-        :aria-label="`${barText(spread, bar)}${bar.over ? ', outside the limits' : ''}: ${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}`"
-        :title="`${barText(spread, bar)}: ${bar.captions.length}`"
-        @click="$emit('choose', isChosen(bar) ? null : bar)"
       >
-        <span v-if="limitAt(bar)" class="spread-limit">{{ limitAt(bar) }}</span>
-        <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
+        <span v-if="limitAt(bar)" class="spread-limit" aria-hidden="true">{{ limitAt(bar) }}</span>
+        <button
+          type="button"
+          class="spread-bar"
+          :disabled="bar.captions.length === 0"
+          :aria-pressed="isChosen(bar)"
+          :aria-label="`${barText(spread, bar)}${bar.over ? ', outside the limits' : ''}: ${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}`"
+          :title="`${barText(spread, bar)}: ${bar.captions.length}`"
+          @click="$emit('choose', isChosen(bar) ? null : bar)"
+        >
+          <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
+        </button>
         <span class="spread-tick figures" aria-hidden="true"
           >{{ bar.from < 0 ? '<0' : figure(bar.from) }}{{ bar.to === Infinity ? '+' : '' }}</span
         >
-      </button>
+      </div>
     </div>
     <p class="soft spread-says">
-      Captions by {{ spread.title.toLowerCase() }}, {{ spread.unit }}. Choose a bar to see its captions.
+      Captions by {{ spread.title.toLowerCase() }}, {{ spread.unit
+      }}{{ spread.marks.map((m) => `; ${m.says}`).join('') }}. Choose a bar to see its captions.
     </p>
   </section>
 </template>
@@ -86,12 +91,16 @@ const limitAt = (bar: Bar): string | undefined =>
   margin-top: 10px;
   padding-bottom: 18px;
 }
-.spread-bar {
+.spread-slot {
   position: relative;
-  display: flex;
   flex: 1;
-  align-items: flex-end;
   min-width: 0;
+}
+.spread-bar {
+  display: flex;
+  align-items: flex-end;
+  width: 100%;
+  height: 100%;
   padding: 14px 0 0;
   border: 0;
   border-bottom: 1px solid var(--rule);
@@ -105,7 +114,7 @@ const limitAt = (bar: Bar): string | undefined =>
   width: 100%;
   background: var(--reed-pale);
 }
-.spread-bar.over .spread-fill {
+.over .spread-fill {
   background: var(--alarm);
 }
 .spread-bar:hover:not(:disabled) .spread-fill,
@@ -113,7 +122,7 @@ const limitAt = (bar: Bar): string | undefined =>
   outline: 2px solid var(--ink);
   outline-offset: -1px;
 }
-.spread-bar.limit {
+.spread-slot.limit {
   box-shadow: -2px 0 0 -1px var(--soft);
 }
 .spread-limit {

@@ -1,5 +1,5 @@
 /** How the captions of a track are spread over a measure, beside the limits for it. */
-import { bin } from 'd3-array';
+import { bin, max } from 'd3-array';
 import type { Ground, RuleId } from '../../core/rules/finding.ts';
 import { smallestGap } from '../../core/rules/style.ts';
 import { measure } from '../../core/text/measures.ts';
@@ -80,14 +80,15 @@ function marksOf(name: SpreadName, { style, rate }: Ground): Mark[] {
 }
 
 /** Where the bars begin, the last one open at its end: limits are always between two bars, never inside one. */
-function edgesOf(name: SpreadName, marks: readonly Mark[]): number[] {
-  const most = marks.find((m) => m.wrong === 'above')?.at;
+function edgesOf(name: SpreadName, marks: readonly Mark[], highest: number): number[] {
   if (name === 'gap') {
     const least = marks[0]?.at ?? 0;
     return [...new Set([-0.5, 0, least, 0.25, 0.5, 1, 2, 3, 5, 10])].sort((a, b) => a - b);
   }
   const step = name === 'speed' ? 2 : name === 'duration' ? 0.5 : 4;
-  const end = (most ?? { speed: 20, duration: 7, line: 40 }[name]) * (name === 'duration' ? 1.2 : 1.4);
+  const limit = marks.find((m) => m.wrong === 'above')?.at ?? { speed: 20, duration: 7, line: 40 }[name];
+  // As far as there are captions, but not so far that one stray caption makes all others small.
+  const end = Math.min(Math.max(limit * (name === 'duration' ? 1.2 : 1.4), highest), limit * 2.5);
   const even = Array.from({ length: Math.ceil(end / step) + 1 }, (_, i) => i * step);
   // An even edge too near a limit makes way for it.
   const clear = even.filter((e) => e === 0 || marks.every((m) => Math.abs(m.at - e) >= step * 0.5));
@@ -97,19 +98,19 @@ function edgesOf(name: SpreadName, marks: readonly Mark[]): number[] {
 /** How captions are spread. A value on a limit counts as within it. */
 export function spreadOf(name: SpreadName, captions: readonly Caption[], ground: Ground): Spread {
   const marks = marksOf(name, ground);
-  const edges = edgesOf(name, marks);
-  const [first = 0] = edges;
-  const last = edges.at(-1) ?? 0;
   // What must not be exceeded is held against the bar below it.
   const nudge = 1e-6;
   const valued = captions.flatMap((caption, i) => {
     const value = valueOf(name, caption, captions[i + 1], ground);
     if (value === null) return [];
     const onLimit = marks.some((m) => m.wrong === 'above' && Math.abs(m.at - value) < nudge);
-    return [{ caption, value: Math.min(Math.max(first, onLimit ? value - 2 * nudge : value), last) }];
+    return [{ caption, value: onLimit ? value - 2 * nudge : value }];
   });
+  const edges = edgesOf(name, marks, max(valued, (v) => (Number.isFinite(v.value) ? v.value : 0)) ?? 0);
+  const [first = 0] = edges;
+  const last = edges.at(-1) ?? 0;
   const binned = bin<(typeof valued)[number], number>()
-    .value((v) => v.value)
+    .value((v) => Math.min(Math.max(first, v.value), last))
     .domain([first, last + 1])
     .thresholds(edges.slice(1))(valued);
   const bars = binned.map((b, i): Bar => {

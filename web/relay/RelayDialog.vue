@@ -32,6 +32,9 @@ const asked = computed<Relay>(() => ({
   ...stretchOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),
 }));
 const before = computed(() => shown.value?.runs.reduce((n, run) => n + run.before.length, 0) ?? 0);
+const proofed = computed(() =>
+  what.value === 'lines' ? 0 : (shown.value?.runs.flatMap((run) => run.before).filter((c) => c.proofed).length ?? 0),
+);
 const after = computed(() => shown.value?.runs.reduce((n, run) => n + run.after.length, 0) ?? 0);
 
 watch(open, (now) => {
@@ -91,7 +94,7 @@ async function go(): Promise<void> {
       >
       <template v-else
         >{{ before }} captions become {{ after }}. Findings in the track: {{ findings.count }} now,
-        {{ shown.must }} then.<template v-if="what === 'captions'">
+        {{ shown.must }} then.<template v-if="proofed > 0">
           What was proofed among them has to be proofed again.</template
         ></template
       >

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { captionAt } from '../../core/track/caption.ts';
 import { lengthInWords, monitorClock } from '../../core/time/clock.ts';
+import { measure, speedText } from '../../core/text/measures.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
@@ -22,6 +23,30 @@ const length = computed(() =>
   Math.max(1000, job.job?.recording?.length ?? 0, playback.length, track.captions.at(-1)?.end ?? 0),
 );
 const limit = computed(() => job.job?.style.reading.speed.limit ?? 20);
+const inView = computed(() => {
+  const { view } = place;
+  const first = view && track.captions.find((c) => c.id === view.first);
+  const last = view && track.captions.find((c) => c.id === view.last);
+  return first && last ? { start: first.start, end: last.end } : null;
+});
+const proofed = computed(() => {
+  const many = track.captions.reduce((n, c) => n + (c.proofed ? 1 : 0), 0);
+  return many === 0 ? 0 : Math.floor((100 * many) / track.captions.length);
+});
+/** What the strip shows, in words: where one is, what the caption there has, how the whole stands. */
+const inWords = computed(() => {
+  const here = place.caption;
+  const parts = [`${monitorClock(playback.time)} of ${lengthInWords(length.value)}`];
+  if (here && job.job) {
+    const { speed } = measure(here, job.job.style.counting);
+    const found = findings.of(here.id).length;
+    parts.push(
+      `caption ${String(place.index + 1)} of ${String(track.captions.length)}, ${speedText(speed)} of ${String(limit.value)} characters per second, ${here.proofed ? 'proofed' : 'not proofed'}${found > 0 ? `, ${String(found)} to look at` : ''}`,
+    );
+  }
+  parts.push(`${String(findings.count)} findings and ${String(proofed.value)} % proofed in all`);
+  return parts.join('; ');
+});
 let frame = 0;
 
 function draw(): void {
@@ -37,6 +62,7 @@ function draw(): void {
       limit: limit.value,
       playhead: playback.time,
       cursor: place.caption,
+      view: inView.value,
     });
   });
 }
@@ -60,6 +86,7 @@ watch(
     () => findings.found,
     () => playback.time,
     () => place.caption,
+    inView,
     () => preferences.dark,
   ],
   draw,
@@ -91,6 +118,7 @@ function onKey(event: KeyboardEvent): void {
   <footer class="skyline">
     <div class="skyline-names figures" aria-hidden="true">
       <span>{{ limit }} cps</span>
+      <span>{{ proofed }} % ✓</span>
       <span>Skyline</span>
     </div>
     <canvas
@@ -102,7 +130,7 @@ function onKey(event: KeyboardEvent): void {
       :aria-valuemin="0"
       :aria-valuemax="Math.round(length / 1000)"
       :aria-valuenow="Math.round(playback.time / 1000)"
-      :aria-valuetext="`${monitorClock(playback.time)} of ${lengthInWords(length)}; ${findings.count} findings in ${track.captions.length} captions`"
+      :aria-valuetext="inWords"
       @pointerdown="onPointer"
       @pointermove="onPointer"
       @keydown="onKey"

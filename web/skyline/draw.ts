@@ -9,6 +9,8 @@ export interface Painting extends Scene {
   readonly playhead: number;
   /** The cursor caption's stretch, in ms; null where there is none. */
   readonly cursor: { readonly start: number; readonly end: number } | null;
+  /** What the stage shows of the track, in ms; null where it shows none of it. */
+  readonly view: { readonly start: number; readonly end: number } | null;
 }
 
 const foot = 16;
@@ -47,13 +49,19 @@ export function paint(canvas: HTMLCanvasElement, painting: Painting): void {
   context.lineTo(width, y(limit) + 0.5);
   context.stroke();
   context.setLineDash([]);
-  if (painting.cursor) {
-    const x = (painting.cursor.start / length) * width;
-    const w = Math.max(3, ((painting.cursor.end - painting.cursor.start) / length) * width);
+  const inSight = painting.view ?? painting.cursor;
+  if (inSight) {
+    const x = (inSight.start / length) * width;
+    const w = Math.max(3, ((inSight.end - inSight.start) / length) * width);
     context.fillStyle = colour('water-wash');
     context.fillRect(x, 1, w, ground - 1);
     context.strokeStyle = colour('water');
     context.strokeRect(x - 0.5, 1.5, w + 1, ground - 2);
+  }
+  if (painting.view && painting.cursor) {
+    const x = (painting.cursor.start / length) * width;
+    context.fillStyle = colour('ink');
+    context.fillRect(x, 2, Math.max(3, ((painting.cursor.end - painting.cursor.start) / length) * width), 3);
   }
   context.fillStyle = colour('soft');
   context.font = `13px ${colour('figures')}`;

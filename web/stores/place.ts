@@ -25,6 +25,9 @@ export const usePlace = defineStore('place', () => {
     return from >= 0 && to > from ? { from, to } : null;
   });
 
+  /** First and last of the captions in sight; null where a stage shows none. */
+  const view = ref<{ readonly first: string; readonly last: string } | null>(null);
+
   /** Goes to a caption. Choosing one unlinks it from the playhead until the next play. */
   function goTo(target: string, because: 'chosen' | 'followed'): void {
     if (because === 'chosen') follow.value = false;
@@ -35,5 +38,5 @@ export const usePlace = defineStore('place', () => {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
   }
-  return { id, index, caption, follow, selection, selected, goTo, move };
+  return { id, index, caption, follow, selection, selected, view, goTo, move };
 });

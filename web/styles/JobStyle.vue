@@ -2,7 +2,7 @@
 import Modal from 'ant-design-vue/es/modal';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../core/rules/decode-style.ts';
-import { fieldGroups, fields } from '../../core/rules/style-fields.ts';
+import { faultShown, fieldGroups, fields } from '../../core/rules/style-fields.ts';
 import { standingOf } from '../../core/rules/style-names.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import { sentence } from '../api/client.ts';
@@ -25,7 +25,7 @@ watch(open, (now) => {
 });
 async function use(): Promise<void> {
   if (!draft.value) return;
-  faults.value = decodeStyle(draft.value).faults ?? [];
+  faults.value = (decodeStyle(draft.value).faults ?? []).map(faultShown);
   if (faults.value.length > 0) return;
   try {
     await job.useStyle(draft.value);

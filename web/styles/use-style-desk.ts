@@ -2,7 +2,8 @@
 import { computed, ref, shallowRef } from 'vue';
 import type { Job } from '../../core/job/job.ts';
 import { decodeStyle, styleFile } from '../../core/rules/decode-style.ts';
-import { standingOf, type Standing } from '../../core/rules/style-names.ts';
+import { faultShown } from '../../core/rules/style-fields.ts';
+import { idFor, standingOf, type Standing } from '../../core/rules/style-names.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import { ask, sentence } from '../api/client.ts';
 import { saveAs } from '../files/save-as.ts';
@@ -73,7 +74,11 @@ export function useStyleDesk() {
     if (!wanted) return;
     const { faults } = decodeStyle(wanted);
     if (faults) {
-      said.value = { tone: 'bad', text: 'This cannot be kept as a house style yet, and nothing was changed:', faults };
+      said.value = {
+        tone: 'bad',
+        text: 'This cannot be kept as a house style yet, and nothing was changed:',
+        faults: faults.map(faultShown),
+      };
       return;
     }
     await attempt(async () => {
@@ -104,7 +109,7 @@ export function useStyleDesk() {
     });
 
   const exportFile = (style: HouseStyle): void =>
-    saveAs(styleFile(style), `${style.id}.style.json`, 'application/json');
+    saveAs(styleFile(style), `${idFor(style.name, [])}.style.json`, 'application/json');
 
   const importFile = (file: File): Promise<void> =>
     attempt(async () => {

@@ -22,6 +22,9 @@ export function antTheme(dark: boolean): ThemeConfig {
           colorLink: '#74bbd8',
           colorTextBase: '#e6efe9',
           colorBgBase: '#152322',
+          colorBorder: '#2c3e3b',
+          colorSplit: '#2c3e3b',
+          controlItemBgActive: '#1d3a33',
         },
       }
     : {
@@ -34,6 +37,9 @@ export function antTheme(dark: boolean): ThemeConfig {
           colorLink: '#25708f',
           colorTextBase: '#17262a',
           colorBgBase: '#fffefb',
+          colorBorder: '#dcdcd2',
+          colorSplit: '#dcdcd2',
+          controlItemBgActive: '#dcebe4',
         },
       };
 }

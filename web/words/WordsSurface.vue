@@ -47,6 +47,7 @@ onMounted(() => {
       playback.seek(caption.start);
     },
     onEnter: (id) => place.goTo(id, 'chosen'),
+    onView: (stretch) => (place.view = stretch),
     onSelect: (stretch) => (place.selection = stretch),
   });
   if (place.caption) surface.show(place.caption.id, true);
@@ -55,6 +56,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   track.composing = false;
   place.selection = null;
+  place.view = null;
   surface?.destroy();
 });
 

@@ -46,6 +46,8 @@ export interface SurfaceOptions {
   readonly onTime: (id: string) => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
+  /** Other captions came into sight, from the first to the last of them. */
+  readonly onView: (stretch: { readonly first: string; readonly last: string }) => void;
   /** Text of several captions was selected, from the first to the last of them; or no longer is. */
   readonly onSelect: (stretch: { readonly first: string; readonly last: string } | null) => void;
 }
@@ -170,6 +172,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       const change = tr.annotation(trackChange);
       if (change) options.onChange(change);
     }
+    if (update.geometryChanged) tellView();
     if (update.selectionSet && !update.docChanged) options.onMove();
     if (update.selectionSet) {
       const layout = update.state.field(layoutField);
@@ -230,6 +233,22 @@ export function createSurface(options: SurfaceOptions): Surface {
     state: EditorState.create({ doc: documentOf(options.captions), extensions }),
   });
 
+  let telling = 0;
+  /** Tells what is in sight, once a frame at most. */
+  function tellView(): void {
+    cancelAnimationFrame(telling);
+    telling = requestAnimationFrame(() => {
+      const { scrollTop, clientHeight } = view.scrollDOM;
+      const layout = view.state.field(layoutField);
+      const [first, last] = [scrollTop, scrollTop + clientHeight - 1].map(
+        (height) => layout.captions[spotAt(layout, view.lineBlockAtHeight(height).from).index]?.id,
+      );
+      if (first !== undefined && last !== undefined) options.onView({ first, last });
+    });
+  }
+  view.scrollDOM.addEventListener('scroll', tellView, { passive: true });
+  tellView();
+
   function take(captions: readonly Caption[]): void {
     if (view.state.field(layoutField).captions === captions) {
       waiting = null;
@@ -268,6 +287,9 @@ export function createSurface(options: SurfaceOptions): Surface {
     },
     join: (direction) => join(view, direction, false),
     share: () => share(view),
-    destroy: () => view.destroy(),
+    destroy() {
+      cancelAnimationFrame(telling);
+      view.destroy();
+    },
   };
 }
