@@ -155,7 +155,8 @@ export function bestLines(words: Words, i: number, k: number, style: HouseStyle)
   if (lengthOf(words, i, k, style) > style.text.lineLength.limit * mostLines) return filled(words, i, k, style);
   const two = bestOfTwo(words, i, k, style);
   const best = two.cost < whole.cost ? two : whole;
-  return best.cost >= overWords || style.text.lines.limit > 2 ? bestOfMany(words, i, k, style, best) : best;
+  // A third line where the style allows two costs more than anything it could save.
+  return best.cost > overLines || style.text.lines.limit > 2 ? bestOfMany(words, i, k, style, best) : best;
 }
 
 /** The best single break. */

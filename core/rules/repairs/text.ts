@@ -33,7 +33,9 @@ export function brokenAgain(caption: Caption, ground: Ground): Caption {
 /** The lines broken again. */
 export function breakAgain(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
   const here = captions[i];
-  if (!here) return [];
+  const { lineLength, lines } = ground.style.text;
+  // What is more than its lines hold fits no better when they break elsewhere.
+  if (!here || measure(here, ground.style.counting).characters > lineLength.limit * lines.limit) return [];
   const after = brokenAgain(here, ground);
   return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'The lines break elsewhere.' }];
 }

@@ -1,0 +1,104 @@
+/** A track of 5,000 captions: looked over in the worker, under one style and another, repaired, laid out anew. */
+import { findIn } from '../core/rules/finder.ts';
+import type { Ground } from '../core/rules/finding.ts';
+import { repairAll } from '../core/rules/repairs/repairs.ts';
+import { shippedStyle } from '../core/rules/shipped.ts';
+import { usualRate } from '../core/time/frames.ts';
+import { caption, type Track } from '../core/track/caption.ts';
+import type { Job } from '../core/job/job.ts';
+import { withApplication } from './support/application.ts';
+import { By, control, eventually, Key, press, says, see } from './support/browser.ts';
+
+const app = withApplication();
+const texts = [
+  'The lower gate is shut\nand the water begins to fall.',
+  'We wait until it stands as low as the river below the lock, and then a little.',
+  'Mind the edge, it is wet tonight.',
+  'KEEPER: Nobody opens a gate\nagainst the water, and nobody hurries it.',
+];
+const captions = Array.from({ length: 5000 }, (_, i) =>
+  caption({ id: `c${String(i)}`, start: i * 3000, end: i * 3000 + 2600, text: texts[(i * 7) % texts.length] ?? '' }),
+);
+const groundOf = (id: string): Ground => {
+  const style = shippedStyle(id);
+  if (!style) throw new Error(`${id} ships.`);
+  return { style, rate: usualRate, length: null, language: 'en-GB' };
+};
+const expected = (style: string): number => findIn(captions, groundOf(style)).must;
+const ask = async <T>(method: string, path: string, body?: object): Promise<T> => {
+  const response = await fetch(`${app.services.address}/api${path}`, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
+  return (await response.json()) as T;
+};
+const heading = (): Promise<string> => app.driver.findElement(By.css('.stage-bar h2')).getText();
+const finds = (count: number): Promise<boolean> =>
+  eventually(app.driver, `${String(count)} findings`, async () =>
+    (await heading()).startsWith(`${String(count)} findings in 5000`),
+  );
+let track: string;
+
+beforeAll(async () => {
+  const job = await ask<Job>('POST', '/jobs', { title: 'A long evening', language: 'en-GB', style: 'lecture-38' });
+  ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
+    kind: 'captions',
+    language: 'en-GB',
+    name: 'fair copy',
+  }));
+  for (let i = 0; i < captions.length; i += 500)
+    await ask('POST', `/tracks/${track}/edits`, {
+      id: `part ${String(i)}`,
+      base: i / 500,
+      edits: [{ type: 'insert', captions: captions.slice(i, i + 500) }],
+    });
+  await app.driver.get(`${app.services.address}/jobs/${job.id}/checks`);
+  await see(app.driver, '.rules');
+});
+
+it('is looked over whole, and again under another style', async () => {
+  await finds(expected('lecture-38'));
+  await (await see(app.driver, 'button.head-box[aria-haspopup=menu]')).click();
+  await eventually(app.driver, 'Stream 42 in the menu', async () => {
+    await app.driver.findElement(By.xpath('//*[@role="menuitem"][contains(., "Stream 42")]')).click();
+    return true;
+  });
+  await finds(expected('stream-42'));
+  expect(expected('stream-42')).not.toBe(expected('lecture-38'));
+});
+
+it('is repaired in one step, while the page stays live, and comes back with one key', async () => {
+  const before = expected('stream-42');
+  await press(app.driver, 'Repair everything');
+  await says(app.driver, /\d+ repairs made/);
+  let made = 0;
+  const ground = groundOf('stream-42');
+  const left = findIn(repairAll(captions, ground, () => `new ${String(++made)}`).captions, ground).must;
+  expect(left).toBeLessThan(before);
+  await eventually(app.driver, 'as many findings as cannot be repaired', async () =>
+    (await heading()).startsWith(`${String(left)} findings in`),
+  );
+  await control(app.driver, 'z');
+  await finds(before);
+  await says(app.driver, 'All changes kept');
+  expect((await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text)).toEqual(
+    captions.map((c) => c.text),
+  );
+});
+
+it('is laid out anew with nothing left to find that words and times allow to be mended', async () => {
+  await control(app.driver, 'k');
+  await (await see(app.driver, '.finder-input')).sendKeys('Lay out', Key.ENTER);
+  await says(app.driver, /\d+ captions become \d+/);
+  await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
+  await says(app.driver, /captions were laid out anew/);
+  await says(app.driver, 'All changes kept');
+  const words = (of: readonly { text: string }[]): string =>
+    of
+      .map((c) => c.text)
+      .join(' ')
+      .replace(/\s+/g, ' ');
+  const now = (await ask<Track>('GET', `/tracks/${track}`)).captions;
+  expect(words(now)).toBe(words(captions));
+});
