@@ -74,6 +74,7 @@ try {
   await driver.get(await driver.getCurrentUrl());
   await see(driver, '.cm-line');
   await stage('checks', '.row-choose');
+  await press(driver, 'Brisk to read');
   await driver.findElement(By.css('.row-choose')).click();
   await picture('checks');
   await stage('handover', '.cell .main');
@@ -89,6 +90,25 @@ try {
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());
   await see(driver, '.arrival-first');
   await picture('tracks');
+  const job = /jobs\/([^/]+)/.exec(await driver.getCurrentUrl())?.[1] ?? '';
+  const under = (style: string): Promise<Response> =>
+    fetch(`${services.address}/api/jobs/${job}`, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ style }),
+    });
+  await under('upright-17');
+  await driver.get(`${services.address}/jobs/${job}/words`);
+  await see(driver, '.cm-line');
+  await control(driver, 'k');
+  await (await see(driver, '.finder-input')).sendKeys('Lay out');
+  await driver.findElement(By.css('.finder-list li')).click();
+  await see(driver, '.relay-caption');
+  await picture('lay-out-anew');
+  await under('lecture-38');
+  await driver.get(`${services.address}/styles`);
+  await says(driver, 'Working a lock after dark');
+  await picture('house-styles');
   await driver.get(`${services.address}/new`);
   const inputs = await driver.findElements(By.css('input[type=file]'));
   await inputs[0]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/recording.webm`);

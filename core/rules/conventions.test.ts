@@ -24,7 +24,15 @@ const all: HouseStyle = {
   },
 };
 const ground: Ground = { style: all, rate: usualRate, length: null, language: 'en' };
-const conventions = new Set(['hesitation', 'numeral', 'sound-note', 'speaker-label', 'own-line']);
+const conventions = new Set([
+  'doubled-word',
+  'no-capital',
+  'hesitation',
+  'numeral',
+  'sound-note',
+  'speaker-label',
+  'own-line',
+]);
 const found = (of: Caption): readonly Finding[] => findingsAt(of, null, ground).filter((f) => conventions.has(f.rule));
 
 describe('sound notes', () => {
@@ -97,6 +105,11 @@ describe('repairs', () => {
     ['We um\nwait.', 'We wait.'],
     ['Erm.', ''],
     ['[BELL] Wait.', '[bell] Wait.'],
+    [
+      'Shut the\nthe lower gate and wait until it is level with it.',
+      'Shut the\nlower gate and wait until it is level with it.',
+    ],
+    ['It is level. we open.', 'It is level. We open.'],
     ['We let 3 boats in.', 'We let three boats in.'],
   ])('%j becomes %j', (before, after) => expect(mended(c(before))).toBe(after));
 

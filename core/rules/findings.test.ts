@@ -38,12 +38,24 @@ describe('findings', () => {
     ['a tag that would be shown', [c('a', 0, 3000, '<i>Wait.')], ['unclosed']],
     ['a bracket left open', [c('a', 0, 3000, '[bell')], ['unclosed']],
     ['a text without a place in the sound', [{ ...c('a', 0, 2000), timing: 'provisional' }], ['provisional']],
-    ['speed just over the limit', [c('a', 0, 1999, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['too-fast']],
-    ['speed between target and limit', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'x'.repeat(20))], ['brisk']],
+    ['speed just over the limit', [c('a', 0, 1999, 'x'.repeat(20) + '\n' + 'y'.repeat(20))], ['too-fast']],
+    ['speed between target and limit', [c('a', 0, 2000, 'x'.repeat(20) + '\n' + 'y'.repeat(20))], ['brisk']],
     ['999 ms', [c('a', 0, 999, 'Wait.')], ['too-short']],
     ['7001 ms', [c('a', 0, 7001)], ['too-long']],
     ['an overlap, and no gap finding beside it', [c('a', 0, 2000), c('b', 1900, 4000)], ['overlap']],
     ['no text', [c('a', 0, 2000, ' ')], ['empty']],
+    [
+      'a word the recogniser was not sure of',
+      [{ ...c('a', 0, 2000, 'the gate'), words: [[4, 8, 500, 900, 0.1, 'recogniser', 'gate']] }],
+      ['doubtful-word'],
+    ],
+    [
+      'no doubt of one that was mended',
+      [{ ...c('a', 0, 2000, 'the gate'), words: [[4, 8, 500, 900, 0.1, 'recogniser', 'date']] }],
+      [],
+    ],
+    ['a sentence without a capital', [c('a', 0, 3000, 'It is shut. we wait.')], ['no-capital']],
+    ['a sentence with no end before it', [c('a', 0, 3000, 'we shut the gate The water falls')], ['no-end-mark']],
     ['an end after the recording', [c('a', 58_000, 60_001)], ['past-the-end']],
   ])('%s', (_, captions, expected) => expect(rulesOf(captions)).toEqual(expected));
 

@@ -16,6 +16,10 @@ export const sign = {
   dash: 16,
   /** Punctuation with a space and more text after it. */
   inner: 32,
+  /** A capital of the Latin alphabet after a space. */
+  capital: 64,
+  /** A word that begins with the same two characters as the one before. */
+  echo: 128,
 } as const;
 
 const [plain, space, newline, punctuation, bracket, dash] = [0, 1, 2, 3, 4, 5] as const;
@@ -38,10 +42,18 @@ export function signsOf(text: string): number {
   let signs = 0;
   let before: number = newline;
   let beforeLast: number = newline;
+  /** The first two characters of the word before, in one number. */
+  let opening = -1;
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
     const here = classOf(unit);
+    if ((before === space || before === newline) && here !== space && here !== newline) {
+      const now = ((unit | 0x20) << 16) | (i + 1 < text.length ? text.charCodeAt(i + 1) | 0x20 : 0x20);
+      if (now === opening) signs |= sign.echo;
+      opening = now;
+    }
     if (here === plain) {
+      if (unit <= 0x5a && unit >= 0x41 && (before === space || before === newline)) signs |= sign.capital;
       if (before === space && beforeLast === punctuation) signs |= sign.inner;
     } else if (here === space) {
       if (before === space || before === newline) signs |= sign.straySpace;

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router';
 import { findingsReport } from '../../core/handover/findings-report.ts';
 import { plainName } from '../../core/handover/naming.ts';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
-import { ruleNamed, rules } from '../../core/rules/findings.ts';
+import { ruleNamed, rules, titleOf } from '../../core/rules/findings.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
 import type { Caption, LetBe as LetBeEntry } from '../../core/track/caption.ts';
 import { marginClock } from '../../core/time/clock.ts';
@@ -109,15 +109,6 @@ function mend(caption: Caption): void {
     <span class="soft checks-against"
       >against {{ job.job?.style.name }}<template v-if="advice > 0">, and {{ advice }} pieces of advice</template></span
     >
-    <button
-      v-if="rule && rule !== 'let-be' && rows.length > 1"
-      type="button"
-      class="plain-button"
-      :disabled="working"
-      @click="repairs.repairMany(rule)"
-    >
-      Repair all {{ rows.length }} of this kind
-    </button>
     <button v-if="all.length + kept.length > 0" type="button" class="plain-button" @click="takeReport">
       Report (CSV)
     </button>
@@ -166,27 +157,41 @@ function mend(caption: Caption): void {
           <span class="figures soft">{{ marginClock(caption.start) }}</span>
           <span class="checks-kept-text"
             ><span dir="auto">{{ caption.text }}</span
-            ><b>{{ ruleNamed(entry.rule as RuleId).title }}</b> let be: {{ entry.reason }}</span
+            ><b>{{ titleOf(entry.rule) }}</b> let be: {{ entry.reason }}</span
           >
           <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">
             Take back
           </button>
         </li>
       </ol>
-      <ol v-else aria-label="Findings">
-        <FindingRow
-          v-for="row in shown"
-          :key="row.caption.id"
-          :caption="row.caption"
-          :finding="row.finding"
-          :proposal="row.proposal"
-          :here="place.caption?.id === row.caption.id"
-          @choose="choose(row.caption)"
-          @mend="mend(row.caption)"
-          @repair="repairs.repair(row.finding)"
-          @let-be="repairs.letBe(row.finding, $event)"
-        />
-      </ol>
+      <template v-else>
+        <div class="checks-kind">
+          <h3>{{ ruleNamed(rule).title }}</h3>
+          <button
+            v-if="rows.length > 1"
+            type="button"
+            class="plain-button"
+            :disabled="working"
+            @click="repairs.repairMany(rule)"
+          >
+            Repair all {{ rows.length }} of this kind
+          </button>
+        </div>
+        <ol aria-label="Findings">
+          <FindingRow
+            v-for="row in shown"
+            :key="row.caption.id"
+            :caption="row.caption"
+            :finding="row.finding"
+            :proposal="row.proposal"
+            :here="place.caption?.id === row.caption.id"
+            @choose="choose(row.caption)"
+            @mend="mend(row.caption)"
+            @repair="repairs.repair(row.finding)"
+            @let-be="repairs.letBe(row.finding, $event)"
+          />
+        </ol>
+      </template>
       <p v-if="!bar && rule !== 'let-be' && rows.length > most" class="soft">And {{ rows.length - most }} more.</p>
     </div>
   </div>
@@ -209,6 +214,15 @@ function mend(caption: Caption): void {
   min-width: 0;
   padding: 16px;
   overflow-y: auto;
+}
+.checks-kind {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 29px;
+}
+.checks-kind h3 {
+  font-size: 15px;
 }
 ol {
   margin: 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { ruleNamed } from '../../core/rules/findings.ts';
+import { ruleNamed, titleOf } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from '../checks/LetBe.vue';
 import { useRepairs } from '../checks/use-repairs.ts';
@@ -10,7 +10,11 @@ const props = defineProps<{ caption: Caption }>();
 const findings = useFindings();
 const repairs = useRepairs();
 const shown = computed(() =>
-  findings.of(props.caption.id).map((finding) => ({ finding, proposal: repairs.propose(finding) })),
+  findings
+    .of(props.caption.id)
+    // Doubtful words are marked where they stand.
+    .filter((finding) => finding.rule !== 'doubtful-word')
+    .map((finding) => ({ finding, proposal: repairs.propose(finding) })),
 );
 /** The finding that Ctrl E repairs: the first that can be. */
 const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
@@ -38,7 +42,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
   </ul>
   <ul v-if="caption.letBe.length > 0" class="findings" aria-label="Let be">
     <li v-for="entry in caption.letBe" :key="entry.rule" class="kept">
-      <b>Let be: {{ entry.rule }}.</b> {{ entry.reason }}
+      <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
       <span class="findings-deeds">
         <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">Take back</button>
       </span>

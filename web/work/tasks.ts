@@ -32,7 +32,8 @@ const workers: {
 } = {
   findings: ({ captions, ground }) => findingsOfAll(captions, ground),
   repair({ captions, ground }, rule) {
-    const { edit, done, left } = repairAll(captions, ground, newId, (f) => rule === 'every' || f.rule === rule);
+    const wanted = rule === 'every' ? undefined : (f: Finding): boolean => f.rule === rule;
+    const { edit, done, left } = repairAll(captions, ground, newId, wanted);
     return { edit, done, left };
   },
   relay({ captions, ground }, asked) {

@@ -10,7 +10,7 @@ import type { Edit } from '../../track/edits.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
-import { dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './conventions.ts';
+import { capitalise, dropDoubled, dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './wording.ts';
 import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
 import {
   borrowTime,
@@ -38,6 +38,8 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   empty: [remove],
   'stray-space': [tidySpaces],
   character: [plainCharacters],
+  'doubled-word': [dropDoubled],
+  'no-capital': [capitalise],
   hesitation: [dropHesitations],
   numeral: [rewriteNumbers],
   'sound-note': [rewriteNotes],
@@ -56,9 +58,14 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   'past-the-end': [clipToEnd],
 };
 
+/** Repairs that take words out of what was said: made one by one or for their kind, never along with everything. */
+const onlyAsked: ReadonlySet<RuleId> = new Set(['doubled-word']);
+
 /** What people have to do themselves. */
 const byHand: Readonly<Partial<Record<RuleId, string>>> = {
   'stray-punctuation': 'Where the sign belongs is for somebody to say.',
+  'doubtful-word': 'Somebody has to hear it, and mend or proof it.',
+  'no-end-mark': 'Whether a sentence ends there is for somebody to say.',
   unclosed: 'Where it should close is for somebody to say.',
   provisional: 'The text has to be placed in the sound first.',
   'not-proofed': 'Somebody has to hear it.',
@@ -131,13 +138,13 @@ const mostRounds = 8;
 /**
  * Repairs every finding of the rules asked for, from the first caption to the last, again and again
  * until nothing more can be repaired.
- * @param wanted which rules; all of them where it is left out
+ * @param wanted which rules; where it is left out all but those whose repair takes words out
  */
 export function repairAll(
   captions: readonly Caption[],
   ground: Ground,
   newId: () => string,
-  wanted: (finding: Finding) => boolean = () => true,
+  wanted: (finding: Finding) => boolean = (f) => !onlyAsked.has(f.rule),
 ): Repaired {
   let now = [...captions];
   const done: Done[] = [];

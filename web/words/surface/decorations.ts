@@ -1,12 +1,10 @@
 /** How lines of the document look: where captions begin and end, which one is the cursor caption, doubtful words. */
 import { RangeSetBuilder } from '@codemirror/state';
 import { Decoration, ViewPlugin, type DecorationSet, type EditorView, type ViewUpdate } from '@codemirror/view';
-import type { Caption } from '../../../core/track/caption.ts';
+import { isDoubtful } from '../../../core/track/doubt.ts';
 import { spotAt } from './layout.ts';
 import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
 
-/** Words the recogniser was less sure of than this are marked until they are mended or the caption is proofed. */
-const doubtBelow = 0.25;
 const doubtful = Decoration.mark({
   class: 'doubtful',
   attributes: { title: 'The recogniser was not sure of this word' },
@@ -18,9 +16,6 @@ function lineDecoration(name: string): Decoration {
   if (!made) lines.set(name, (made = Decoration.line({ class: name, attributes: { dir: 'auto' } })));
   return made;
 }
-
-const isDoubtful = (caption: Caption, w: Caption['words'][number]): boolean =>
-  !caption.proofed && w[4] < doubtBelow && w[5] === 'recogniser' && caption.text.slice(w[0], w[1]) === w[6];
 
 function decorate(view: EditorView): DecorationSet {
   const builder = new RangeSetBuilder<Decoration>();

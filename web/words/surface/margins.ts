@@ -89,6 +89,9 @@ class FiguresMarker extends GutterMarker {
   }
 }
 
+/** Groups of rules that are about how long a caption is there and how fast it has to be read. */
+const timed: ReadonlySet<string> = new Set(['Reading', 'Time']);
+
 function sideOf(
   caption: Caption,
   findings: readonly Finding[],
@@ -97,7 +100,9 @@ function sideOf(
   const worst = findings.find((f) => f.severity === 'must');
   const shown = `${speedText(speed)} cps`;
   if (worst) return { speed: shown, second: `▲ ${ruleNamed(worst.rule).short}`, state: 'over' };
-  return { speed: shown, second: seconds(caption.end - caption.start), state: findings.length > 0 ? 'advice' : 'fine' };
+  // The colour is about the figures it is on; what is said of words stands in the text.
+  const ofFigures = findings.some((f) => timed.has(ruleNamed(f.rule).group));
+  return { speed: shown, second: seconds(caption.end - caption.start), state: ofFigures ? 'advice' : 'fine' };
 }
 
 /** The caption a line of the document belongs to, and which of its lines it is. */

@@ -1,7 +1,8 @@
-/** Repairs of what is written otherwise than a style wants it. */
+/** Repairs of wording, and of what is written otherwise than a style wants it. */
 import { hesitationsIn } from '../../text/hesitations.ts';
+import { doubledWords, lowerAfterEnd } from '../../text/wording.ts';
 import type { Caption } from '../../track/caption.ts';
-import { spliceText } from '../../track/ranges.ts';
+import { isSpaceUnit, spliceText } from '../../track/ranges.ts';
 import { misformedLabels, misformedNotes, misformedNumbers, type Misformed } from '../conventions.ts';
 import type { Ground } from '../finding.ts';
 import { brokenAgain } from './text.ts';
@@ -48,6 +49,35 @@ export function rewriteLabels(captions: readonly Caption[], i: number, ground: G
     return { ...next, speakers };
   }, here);
   return rewritten(i, after, ground, saysOf(found));
+}
+
+/** Of each word that stands twice in a row, the second taken out. */
+export function dropDoubled(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? doubledWords(here.text) : [];
+  if (!here || found.length === 0) return [];
+  const says = `The second ${found.map(({ from, to }) => `“${here.text.slice(from, to)}”`).join(', ')} is taken out.`;
+  const after = found.reduceRight((c, { from, to }) => {
+    let start = from;
+    while (start > 0 && isSpaceUnit(c.text.charCodeAt(start - 1))) start--;
+    // The line break that stood before it goes after the word that stays.
+    const broke = c.text.slice(start, from).includes('\n');
+    const out = spliceText(c, start, to, '');
+    return broke && out.text.charAt(start) === ' ' ? spliceText(out, start, start + 1, '\n') : out;
+  }, here);
+  return rewritten(i, after, ground, says);
+}
+
+/** Capitals where sentences begin. */
+export function capitalise(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const found = here ? lowerAfterEnd(here.text) : [];
+  if (!here || found.length === 0) return [];
+  const after = found.reduceRight(
+    (c, { from }) => spliceText(c, from, from + 1, c.text.charAt(from).toUpperCase()),
+    here,
+  );
+  return rewritten(i, after, ground, 'The sentence begins with a capital.');
 }
 
 /** Hesitations taken out, with the commas that held them; a capital they leave behind goes to the next word. */
