@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
+import { asking } from './support/ask.ts';
 import { startServices, type Services } from './support/services.ts';
 
 let services: Services;
@@ -12,15 +13,7 @@ beforeAll(async () => {
 });
 afterAll(() => services.stop());
 
-const ask = async <T>(method: string, path: string, body?: object): Promise<T> => {
-  const response = await fetch(`${services.address}/api${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
-  });
-  if (!response.ok) throw new Error(await response.text());
-  return (await response.json()) as T;
-};
+const ask = asking(() => services.address);
 
 /** Writes numbered captions into a track as fast as it goes, until the server is gone. @returns the ids acknowledged */
 async function write(track: string, acknowledged: Set<string>): Promise<void> {

@@ -6,6 +6,7 @@ import { shippedStyle } from '../core/rules/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
+import { asking } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 import { By, control, eventually, Key, press, says, see } from './support/browser.ts';
 
@@ -25,14 +26,7 @@ const groundOf = (id: string): Ground => {
   return { style, rate: usualRate, length: null, language: 'en-GB' };
 };
 const expected = (style: string): number => findIn(captions, groundOf(style)).must;
-const ask = async <T>(method: string, path: string, body?: object): Promise<T> => {
-  const response = await fetch(`${app.services.address}/api${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
-  });
-  return (await response.json()) as T;
-};
+const ask = asking(() => app.services.address);
 const heading = (): Promise<string> => app.driver.findElement(By.css('.stage-bar h2')).getText();
 const finds = (count: number): Promise<boolean> =>
   eventually(app.driver, `${String(count)} findings`, async () =>

@@ -2,20 +2,14 @@
 import { caption, type Caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
 import { caretAt, control, devTools, eventually, Key, lines, says, see, type } from './support/browser.ts';
+import { asking } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
 let track: string;
 const texts = ['القناة مغلقة\nحتى الصباح', '水門が開きます', 'plain words', 'last one'];
 
-const ask = async <T>(method: string, path: string, body?: object): Promise<T> => {
-  const response = await fetch(`${app.services.address}/api${path}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
-  });
-  return (await response.json()) as T;
-};
+const ask = asking(() => app.services.address);
 const kept = async (): Promise<string[]> => {
   await says(app.driver, 'All changes kept');
   return (await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text);

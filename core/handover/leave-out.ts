@@ -1,6 +1,7 @@
 /** Leaving out sound notes and speaker labels, as subtitles for people who hear want it. */
 import { labelsIn } from '../text/labels.ts';
-import { soundNotes, type Stretch } from '../text/sound-notes.ts';
+import { soundNotes } from '../text/sound-notes.ts';
+import type { Stretch } from '../text/stretch.ts';
 import type { Caption } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
 

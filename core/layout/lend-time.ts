@@ -2,8 +2,7 @@
  * Time that captions lend a neighbour that is on screen too briefly to be read: the moment where one gives
  * way to the other moves, as far from the speech as the style lets captions begin early or late.
  */
-import { smallestGap, type HouseStyle } from '../rules/style.ts';
-import { measure, need } from '../text/measures.ts';
+import { timeNeeded, wholeGap, type HouseStyle } from '../rules/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { Caption } from '../track/caption.ts';
 
@@ -13,10 +12,16 @@ export interface Neighbours {
   readonly after: Caption | null;
 }
 
-/** How long a caption has to be on screen at the least, in ms. */
-function required(of: Caption, { reading, time, counting }: HouseStyle): number {
-  return Math.max(need(measure(of, counting).characters, reading.speed.limit), time.shortest.limit);
+/** What captions are made to keep to. */
+export interface Bounds {
+  readonly style: HouseStyle;
+  readonly rate: FrameRate;
+  /** Of the recording, in ms. */
+  readonly length?: number | null;
 }
+
+/** How long a caption has to be on screen at the least, in ms. */
+const required = (of: Caption, style: HouseStyle): number => timeNeeded(of, style, style.reading.speed.limit);
 
 /** How much shorter a caption could be, in ms. */
 const spare = (of: Caption, style: HouseStyle): number => Math.max(0, of.end - of.start - required(of, style));
@@ -30,15 +35,11 @@ const spoken = (of: Caption): number => of.words[0]?.[2] ?? of.start;
  */
 export function lendTime(
   { before, here, after }: Neighbours,
-  {
-    style,
-    rate,
-    length = null,
-  }: { readonly style: HouseStyle; readonly rate: FrameRate; readonly length?: number | null },
+  { style, rate, length = null }: Bounds,
 ): Neighbours | null {
   let lack = required(here, style) - (here.end - here.start);
   if (lack <= 0) return null;
-  const gap = Math.ceil(smallestGap(style, rate));
+  const gap = wholeGap(style, rate);
   const { early, late } = style.time.sync;
   const take = (room: number): number => {
     const taken = Math.max(0, Math.min(lack, Math.floor(room)));
@@ -61,15 +62,12 @@ export function lendTime(
 }
 
 /** Captions in a row, each that is too brief given time where its neighbours have some to lend. */
-export function withTimeLent(
-  captions: readonly Caption[],
-  frame: { readonly style: HouseStyle; readonly rate: FrameRate },
-): Caption[] {
+export function withTimeLent(captions: readonly Caption[], bounds: Bounds): Caption[] {
   const out = [...captions];
   out.forEach((_, i) => {
     const here = out[i];
     if (!here) return;
-    const lent = lendTime({ before: out[i - 1] ?? null, here, after: out[i + 1] ?? null }, frame);
+    const lent = lendTime({ before: out[i - 1] ?? null, here, after: out[i + 1] ?? null }, bounds);
     if (!lent) return;
     if (lent.before) out[i - 1] = lent.before;
     out[i] = lent.here;

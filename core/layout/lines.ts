@@ -3,7 +3,7 @@
  * then phrases that are parted, then the shape of the lines.
  */
 import type { HouseStyle } from '../rules/style.ts';
-import { lineLength } from '../text/measures.ts';
+import { lengthsBefore } from '../text/measures.ts';
 import type { Bond } from '../text/phrases/bonds.ts';
 import { ownLineEnds } from '../text/sentences.ts';
 
@@ -59,14 +59,14 @@ export function measured(
   opens: readonly boolean[],
   style: HouseStyle,
 ): Words {
-  const space = style.counting.spaces ? 1 : 0;
-  const before = [0];
-  for (const word of text) before.push((before.at(-1) ?? 0) + lineLength(word, style.counting) + space);
+  const before = lengthsBefore(text, style.counting);
   const { ownLineAbove } = style.text;
   const ownLines: number[] = [];
   if (ownLineAbove.severity !== 'off') {
     ownLines.push(0);
-    for (const end of ownLineEnds(bonds, before, ownLineAbove.limit)) ownLines.push((ownLines.at(-1) ?? 0) + end);
+    let many = 0;
+    for (const end of ownLineEnds(bonds, before, ownLineAbove.limit, style.counting))
+      ownLines.push((many += end > 0 ? 1 : 0));
   }
   return { text, before, bonds, opens, ownLines };
 }

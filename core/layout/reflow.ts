@@ -4,7 +4,7 @@
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
  */
-import { smallestGap, type HouseStyle } from '../rules/style.ts';
+import { wholeGap, type HouseStyle } from '../rules/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
@@ -148,7 +148,7 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
     tokens,
     words,
     frame,
-    gap: Math.ceil(smallestGap(frame.style, frame.rate)),
+    gap: wholeGap(frame.style, frame.rate),
     lines: Math.min(2, limits.lines.limit),
     space,
     limit,

@@ -1,6 +1,7 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
 import type { Caption, WordRange } from '../track/caption.ts';
 import { labelOf } from '../text/labels.ts';
+import type { Stretch } from '../text/stretch.ts';
 import { isSpaceUnit, tokensOf } from '../track/ranges.ts';
 
 export interface Token {
@@ -18,11 +19,6 @@ export interface Token {
   readonly opens: boolean;
   /** Somebody else speaks from here on, by the speakers the captions know of. */
   readonly turns: boolean;
-}
-
-interface Stretch {
-  readonly from: number;
-  readonly to: number;
 }
 
 /** Starts and ends of a caption's words, by turns: their own, or the caption's time shared by letters. */

@@ -1,8 +1,14 @@
 /** Findings about what a client wants written in which way: hesitations, numbers, sound notes, speaker labels. */
 import { hesitationsIn } from '../text/hesitations.ts';
 import { sign } from '../text/signs.ts';
-import { misformedLabels, misformedNotes, misformedNumbers } from './conventions.ts';
-import { plural, type Rule } from './finding.ts';
+import { misformedLabels, misformedNotes, misformedNumbers, type Misformed } from './conventions.ts';
+import { plural, type Departure, type Rule } from './finding.ts';
+
+/** What is said of what should be written otherwise, by the first of it. */
+function otherwise([first, ...more]: readonly Misformed[], because = ''): Departure | null {
+  if (!first) return null;
+  return { value: 1 + more.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”${because}.` };
+}
 
 export const conventionRules: readonly Rule[] = [
   {
@@ -26,11 +32,7 @@ export const conventionRules: readonly Rule[] = [
     severity: ({ text }) => text.numerals.severity,
     look({ caption }, { style, language }) {
       const { from } = style.text.numerals;
-      const found = misformedNumbers(caption.text, from, language);
-      const [first] = found;
-      if (!first) return null;
-      const message = `“${first.is}” should be “${first.wanted}”: digits from ${String(from)} up, words below.`;
-      return { value: found.length, limit: 0, message };
+      return otherwise(misformedNumbers(caption.text, from, language), `: digits from ${String(from)} up, words below`);
     },
   },
   {
@@ -41,10 +43,7 @@ export const conventionRules: readonly Rule[] = [
     severity: ({ text }) => (text.soundNotes.form === 'any' ? 'off' : text.soundNotes.severity),
     look({ caption, signs }, { style }) {
       if ((signs & sign.bracket) === 0) return null;
-      const found = misformedNotes(caption, style.text.soundNotes.form);
-      const [first] = found;
-      if (!first) return null;
-      return { value: found.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”.` };
+      return otherwise(misformedNotes(caption, style.text.soundNotes.form));
     },
   },
   {
@@ -55,10 +54,7 @@ export const conventionRules: readonly Rule[] = [
     severity: ({ text }) => (text.speakerLabels.form === 'any' ? 'off' : text.speakerLabels.severity),
     look({ caption, signs }, { style }) {
       if ((signs & sign.colon) === 0 && caption.speakers.length === 0) return null;
-      const found = misformedLabels(caption, style.text.speakerLabels.form);
-      const [first] = found;
-      if (!first) return null;
-      return { value: found.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”.` };
+      return otherwise(misformedLabels(caption, style.text.speakerLabels.form));
     },
   },
 ];

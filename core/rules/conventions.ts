@@ -1,7 +1,9 @@
 /** What in a caption is written otherwise than a house style wants it, and how it would be written. */
+import { baseLanguage } from '../text/language.ts';
 import { labelsIn } from '../text/labels.ts';
 import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
-import { soundNotes, type Stretch } from '../text/sound-notes.ts';
+import { soundNotes } from '../text/sound-notes.ts';
+import type { Stretch } from '../text/stretch.ts';
 import type { Caption } from '../track/caption.ts';
 import type { SoundNote, SpeakerLabel } from './style.ts';
 
@@ -78,7 +80,7 @@ const measured = /^(?:[%°:./,–-]\S|%|°|\s*(?:a\.?m|p\.?m|m|km|cm|mm|kg|g|l|s
  * @param language BCP 47; numbers in words are known in English
  */
 export function misformedNumbers(text: string, from: number, language: string | null | undefined): Misformed[] {
-  if (!/^en\b/i.test(language ?? 'en')) return [];
+  if (baseLanguage(language) !== 'en') return [];
   const found: Misformed[] = [];
   for (const match of text.matchAll(
     /(?<![\p{L}\p{N}.,:/£$€#-])(?:\d{1,2}|[A-Za-z]+(?:-[A-Za-z]+)?)(?![\p{L}\p{N}’'-])/gu,

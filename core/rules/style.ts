@@ -1,6 +1,7 @@
 /** House styles: the limits and conventions a client asks for. The shipped ones are in `shipped.ts`. */
-import type { Counting } from '../text/measures.ts';
+import { measure, need, type Counting } from '../text/measures.ts';
 import type { FrameRate } from '../time/frames.ts';
+import type { Caption } from '../track/caption.ts';
 
 /** `must` counts as a finding that has to go, `should` as advice, `off` is not looked at. */
 export type Severity = 'must' | 'should' | 'off';
@@ -80,8 +81,16 @@ export interface HouseStyle {
   readonly state: { readonly proofed: Asked };
 }
 
+/** How long a caption has to be on screen for a reading speed, and at the least, in ms. */
+export function timeNeeded(caption: Caption, { counting, time }: HouseStyle, speed: number): number {
+  return Math.max(need(measure(caption, counting).characters, speed), time.shortest.limit);
+}
+
 /** The smallest gap of a style in ms, exact and not rounded. */
 export function smallestGap(style: HouseStyle, rate: FrameRate): number {
   const { limit, unit } = style.time.gap;
   return unit === 'ms' ? limit : (limit * 1000 * rate.denominator) / rate.numerator;
 }
+
+/** The smallest gap that keeps it, in whole ms. */
+export const wholeGap = (style: HouseStyle, rate: FrameRate): number => Math.ceil(smallestGap(style, rate));

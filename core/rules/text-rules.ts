@@ -3,6 +3,7 @@ import { notInCea608 } from '../text/cea-608.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
 import { tooLongForOneLine } from '../text/sentences.ts';
 import { sign } from '../text/signs.ts';
+import { isSpaceUnit } from '../track/ranges.ts';
 import { plural, type Rule } from './finding.ts';
 
 export const textRules: readonly Rule[] = [
@@ -187,22 +188,20 @@ export const textRules: readonly Rule[] = [
 /** The last word of the line that ends at a place. */
 function lastWord(text: string, end: number): string {
   let to = end;
-  while (to > 0 && isSpace(text.charCodeAt(to - 1))) to--;
+  while (to > 0 && isSpaceUnit(text.charCodeAt(to - 1))) to--;
   let from = to;
-  while (from > 0 && !isSpace(text.charCodeAt(from - 1))) from--;
+  while (from > 0 && !isSpaceUnit(text.charCodeAt(from - 1))) from--;
   return text.slice(from, to);
 }
 
 /** The first word of the line that begins at a place. */
 function firstWord(text: string, start: number): string {
   let from = start;
-  while (from < text.length && isSpace(text.charCodeAt(from))) from++;
+  while (from < text.length && isSpaceUnit(text.charCodeAt(from))) from++;
   let to = from;
-  while (to < text.length && !isSpace(text.charCodeAt(to))) to++;
+  while (to < text.length && !isSpaceUnit(text.charCodeAt(to))) to++;
   return text.slice(from, to);
 }
-
-const isSpace = (unit: number): boolean => unit === 0x20 || unit === 0x0a || unit === 0x09 || unit === 0xa0;
 
 /** Spaces at the beginning or end of lines, and the second of two. */
 function straySpaces(text: string): number {

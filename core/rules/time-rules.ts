@@ -5,7 +5,7 @@ import { soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Rule } from './finding.ts';
-import { smallestGap } from './style.ts';
+import { smallestGap, wholeGap } from './style.ts';
 
 /** A limit given in frames falls between milliseconds, so times on whole milliseconds get this much grace. */
 const frameTolerance = 1;
@@ -106,7 +106,7 @@ export const timeRules: readonly Rule[] = [
       if (!next) return null;
       const gap = next.start - caption.end;
       const below = style.time.closeBelow.limit;
-      const limit = Math.ceil(smallestGap(style, rate));
+      const limit = wholeGap(style, rate);
       if (gap <= limit + frameTolerance || gap >= below) return null;
       const message = `${String(gap)} ms before the next caption; gaps below ${String(below)} ms are closed to ${String(limit)} ms.`;
       return { value: gap, limit, message, withNext: true };

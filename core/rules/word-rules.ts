@@ -2,7 +2,14 @@
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from '../text/wording.ts';
 import { sign } from '../text/signs.ts';
 import { isDoubtful } from '../track/doubt.ts';
-import { plural, type Rule } from './finding.ts';
+import type { Stretch } from '../text/stretch.ts';
+import { plural, type Departure, type Rule } from './finding.ts';
+
+/** What is said of slips found in a text, by the first of them. */
+function slips(text: string, found: readonly Stretch[], says: (word: string) => string): Departure | null {
+  const [first] = found;
+  return first ? { value: found.length, limit: 0, message: says(text.slice(first.from, first.to)) } : null;
+}
 
 export const wordRules: readonly Rule[] = [
   {
@@ -12,15 +19,11 @@ export const wordRules: readonly Rule[] = [
     short: 'doubtful',
     severity: () => 'should',
     look({ caption }) {
-      let doubtful = 0;
-      let first = '';
-      for (const w of caption.words)
-        if (isDoubtful(caption, w)) {
-          if (doubtful++ === 0) first = w[6];
-        }
-      if (doubtful === 0) return null;
-      const others = doubtful === 1 ? '' : ` and of ${plural(doubtful - 1, 'other')}`;
-      return { value: doubtful, limit: 0, message: `The recogniser was not sure of “${first}”${others}.` };
+      const [first, ...more] = caption.words.filter((w) => isDoubtful(caption, w));
+      if (!first) return null;
+      const others = more.length === 0 ? '' : ` and of ${plural(more.length, 'other')}`;
+      const message = `The recogniser was not sure of “${first[6]}”${others}.`;
+      return { value: 1 + more.length, limit: 0, message };
     },
   },
   {
@@ -31,10 +34,7 @@ export const wordRules: readonly Rule[] = [
     severity: () => 'should',
     look({ caption, signs }) {
       if ((signs & sign.echo) === 0) return null;
-      const [first, ...others] = doubledWords(caption.text);
-      if (!first) return null;
-      const message = `“${caption.text.slice(first.from, first.to)}” stands twice in a row.`;
-      return { value: 1 + others.length, limit: 0, message };
+      return slips(caption.text, doubledWords(caption.text), (word) => `“${word}” stands twice in a row.`);
     },
   },
   {
@@ -45,10 +45,7 @@ export const wordRules: readonly Rule[] = [
     severity: () => 'should',
     look({ caption: { text }, signs }) {
       if ((signs & sign.inner) === 0) return null;
-      const [first, ...others] = lowerAfterEnd(text);
-      if (!first) return null;
-      const message = `A sentence begins with “${text.slice(first.from, first.to)}”.`;
-      return { value: 1 + others.length, limit: 0, message };
+      return slips(text, lowerAfterEnd(text), (word) => `A sentence begins with “${word}”.`);
     },
   },
   {
@@ -59,10 +56,11 @@ export const wordRules: readonly Rule[] = [
     severity: () => 'should',
     look({ caption: { text }, signs }, { language }) {
       if ((signs & sign.capital) === 0) return null;
-      const [first, ...others] = upperWithoutEnd(text, language);
-      if (!first) return null;
-      const message = `“${text.slice(first.from, first.to)}” looks like the beginning of a sentence, and nothing ends the one before it.`;
-      return { value: 1 + others.length, limit: 0, message };
+      return slips(
+        text,
+        upperWithoutEnd(text, language),
+        (word) => `“${word}” looks like the beginning of a sentence, and nothing ends the one before it.`,
+      );
     },
   },
 ];

@@ -1,20 +1,20 @@
 /** Sounds people make while they look for words; lists per language. */
+import { baseLanguage } from './language.ts';
+import type { Stretch } from './stretch.ts';
 
 const lists: Readonly<Record<string, ReadonlySet<string>>> = {
   en: new Set(['um', 'umm', 'uhm', 'uh', 'uhh', 'er', 'erm']),
 };
 const none: ReadonlySet<string> = new Set();
 
-export interface Hesitation {
-  /** Offsets of the word itself. */
-  readonly from: number;
-  readonly to: number;
+/** Where the word itself stands. */
+export interface Hesitation extends Stretch {
   readonly word: string;
 }
 
 /** The hesitations of a text. @param language BCP 47; English where it is not known */
 export function hesitationsIn(text: string, language: string | null | undefined): Hesitation[] {
-  const base = (language ?? 'en').split('-')[0]?.toLowerCase() ?? '';
+  const base = baseLanguage(language);
   const list = Object.hasOwn(lists, base) ? (lists[base] ?? none) : none;
   if (list.size === 0) return [];
   return Array.from(text.matchAll(/[\p{L}\p{M}'’-]+/gu), (m) => ({

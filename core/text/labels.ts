@@ -1,6 +1,6 @@
 /** Speaker labels: the name before what is said, as `MARY:` or `[Mary]`. */
 import type { Caption } from '../track/caption.ts';
-import type { Stretch } from './sound-notes.ts';
+import type { Stretch } from './stretch.ts';
 
 /** A name as labels have it: a few words, a number, initials. */
 const name = String.raw`[\p{L}\p{N}][\p{L}\p{N}\p{M} .'’&/-]{0,39}`;

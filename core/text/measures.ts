@@ -45,6 +45,14 @@ export function lineLength(line: string, counting: Counting): number {
   return length;
 }
 
+/** Characters before each word of a line, and after the last; a space follows every word where spaces count. */
+export function lengthsBefore(words: readonly string[], counting: Counting): readonly number[] {
+  const before = [0];
+  let length = 0;
+  for (const word of words) before.push((length += lineLength(word, counting) + (counting.spaces ? 1 : 0)));
+  return before;
+}
+
 /** Lengths of the lines of a text: at once where every character counts and none combines. */
 function lineLengths(text: string, counting: Counting): number[] {
   if (!counting.spaces || !counting.punctuation || counting.wideDouble)

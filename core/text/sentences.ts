@@ -1,25 +1,32 @@
 /** Sentences and clauses of a text, and whether they stand on lines of their own where a style asks for it. */
-import { lineLength, type Counting } from './measures.ts';
+import { tokensOf } from '../track/ranges.ts';
+import { lengthsBefore, type Counting } from './measures.ts';
 import { bondsOf, type Bond } from './phrases/bonds.ts';
 import type { Phrases } from './phrases/words.ts';
 
 /**
- * Marks the words after which a line should end, because a sentence or clause above so many characters
- * ends there: beside a sentence end one long side is enough, beside a clause end both have to be long,
+ * The words after which a line should end, because a sentence or clause above so many characters ends or
+ * begins there: beside a sentence end one long side is enough, beside a clause end both have to be long,
  * so that “Well, …” does not count.
- * @param before characters before each word with a space after every one, as lines measure them
- * @returns 1 for each such word
+ * @param before characters before each word, with a space after every one where spaces count
+ * @returns for each such word the length of the longer side, and 0 for the others
  */
-export function ownLineEnds(bonds: readonly Bond[], before: readonly number[], limit: number): Uint8Array {
-  const ends = new Uint8Array(bonds.length);
+export function ownLineEnds(
+  bonds: readonly Bond[],
+  before: readonly number[],
+  limit: number,
+  { spaces }: Counting,
+): readonly number[] {
+  const ends = bonds.map(() => 0);
   const stops = bonds.flatMap((bond, i) => (bond === 'sentence' || bond === 'clause' ? [i] : []));
+  const length = (from: number, to: number): number => (before[to] ?? 0) - (before[from] ?? 0) - (spaces ? 1 : 0);
   stops.forEach((stop, k) => {
-    const next = stops[k + 1] ?? bonds.length - 1;
-    if (next <= stop) return;
-    const left = (before[stop + 1] ?? 0) - (before[(stops[k - 1] ?? -1) + 1] ?? 0) - 1;
-    const right = (before[next + 1] ?? 0) - (before[stop + 1] ?? 0) - 1;
+    const next = stops[k + 1];
+    if (next === undefined) return;
+    const left = length((stops[k - 1] ?? -1) + 1, stop + 1);
+    const right = length(stop + 1, next + 1);
     const counts = bonds[stop] === 'sentence' ? Math.max(left, right) : Math.min(left, right);
-    if (counts > limit) ends[stop] = 1;
+    if (counts > limit) ends[stop] = Math.max(left, right);
   });
   return ends;
 }
@@ -29,28 +36,12 @@ export function ownLineEnds(bonds: readonly Bond[], before: readonly number[], l
  * @returns null where each stands on its own
  */
 export function tooLongForOneLine(text: string, limit: number, phrases: Phrases, counting: Counting): number | null {
-  const words = Array.from(text.matchAll(/\S+/g), (m) => ({ text: m[0], from: m.index }));
-  const before = [0];
-  for (const word of words) before.push((before.at(-1) ?? 0) + lineLength(word.text, counting) + 1);
-  const bonds = bondsOf(
-    words.map((w) => w.text),
-    phrases,
-  );
-  const ends = ownLineEnds(bonds, before, limit);
-  let longest: number | null = null;
-  let from = 0;
-  bonds.forEach((bond, i) => {
-    if (bond !== 'sentence' && bond !== 'clause') return;
-    const next = words[i + 1];
-    const sharesLine = next !== undefined && !text.slice(words[i]?.from ?? 0, next.from).includes('\n');
-    if (ends[i] === 1 && sharesLine) {
-      let stop = i + 1;
-      while (stop < bonds.length - 1 && bonds[stop] !== 'sentence' && bonds[stop] !== 'clause') stop++;
-      const here = (before[i + 1] ?? 0) - (before[from] ?? 0) - 1;
-      const after = (before[stop + 1] ?? 0) - (before[i + 1] ?? 0) - 1;
-      longest = Math.max(longest ?? 0, here, after);
-    }
-    from = i + 1;
+  const stretches = tokensOf(text, 0, text.length);
+  const words = stretches.map(({ from, to }) => text.slice(from, to));
+  const ends = ownLineEnds(bondsOf(words, phrases), lengthsBefore(words, counting), limit, counting);
+  const shared = ends.filter((_, i) => {
+    const next = stretches[i + 1];
+    return next !== undefined && !text.slice(stretches[i]?.to ?? 0, next.from).includes('\n');
   });
-  return longest;
+  return shared.reduce<number | null>((most, n) => (n > (most ?? 0) ? n : most), null);
 }

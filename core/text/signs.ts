@@ -14,15 +14,15 @@ export const sign = {
   strayPunctuation: 8,
   /** A dash at the beginning of a line. */
   dash: 16,
-  /** Punctuation with a space and more text after it. */
+  /** Punctuation or a dash, and after it, beyond a space, more text. */
   inner: 32,
   /** A capital of the Latin alphabet after a space. */
   capital: 64,
-  /** A word that begins with the same two characters as the one before. */
+  /** A run of letters that begins with the same two as the one before; or something beyond ASCII, where letters are not told. */
   echo: 128,
 } as const;
 
-const [plain, space, newline, punctuation, bracket, dash] = [0, 1, 2, 3, 4, 5] as const;
+const [plain, space, newline, punctuation, bracket, dash, quote] = [0, 1, 2, 3, 4, 5, 6] as const;
 /** The class of every ASCII character. */
 const classes = new Uint8Array(128);
 for (const at of ' \t') classes[at.charCodeAt(0)] = space;
@@ -30,43 +30,51 @@ classes[0x0a] = newline;
 for (const at of ',.;:!?') classes[at.charCodeAt(0)] = punctuation;
 for (const at of '<>[]()') classes[at.charCodeAt(0)] = bracket;
 classes[0x2d] = dash;
+classes[0x22] = quote;
+/** Signs that end sentences and clauses in other scripts, and the ellipsis. */
+const foreign = new Set(Array.from('…。！？؟،、；：', (at) => at.charCodeAt(0)));
+const quotes = new Set(Array.from('“”‘«»', (at) => at.charCodeAt(0)));
 
 function classOf(unit: number): number {
   if (unit < 128) return classes[unit] ?? plain;
   if (unit === 0x2013 || unit === 0x2014) return dash;
-  return unit === 0x2026 ? punctuation : plain;
+  if (foreign.has(unit)) return punctuation;
+  return quotes.has(unit) ? quote : plain;
 }
+
+/** A letter of ASCII in small; nought for everything else. */
+const letter = (unit: number): number => ((unit | 0x20) >= 0x61 && (unit | 0x20) <= 0x7a ? unit | 0x20 : 0);
 
 /** The bits of {@link sign} for what a text holds. */
 export function signsOf(text: string): number {
   let signs = 0;
   let before: number = newline;
-  let beforeLast: number = newline;
+  /** Punctuation has been passed, and a space after it. */
+  let ended = false;
+  let parted = false;
   /** The first two characters of the word before, in one number. */
   let opening = -1;
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
     const here = classOf(unit);
-    if ((before === space || before === newline) && here !== space && here !== newline) {
-      const now = ((unit | 0x20) << 16) | (i + 1 < text.length ? text.charCodeAt(i + 1) | 0x20 : 0x20);
-      if (now === opening) signs |= sign.echo;
-      opening = now;
+    if (here === space || here === newline) {
+      parted = ended;
+      if (before === space || (here === space && before === newline)) signs |= sign.straySpace;
+    } else {
+      if (parted) signs |= sign.inner;
+      if (unit >= 128) signs |= sign.echo;
+      if (here === plain && before !== plain) {
+        const now = (letter(unit) << 8) | (i + 1 < text.length ? letter(text.charCodeAt(i + 1)) : 0);
+        if (now === opening) signs |= sign.echo;
+        opening = now;
+        if (unit <= 0x5a && unit >= 0x41 && (before === space || before === newline)) signs |= sign.capital;
+      } else if (here === punctuation) {
+        if (before === newline || before === space || before === punctuation) signs |= sign.strayPunctuation;
+        if (unit === 0x3a) signs |= sign.colon;
+      } else if (here === bracket) signs |= sign.bracket;
+      else if (here === dash && before === newline) signs |= sign.dash;
+      if (here === punctuation || here === dash) ended = true;
     }
-    if (here === plain) {
-      if (unit <= 0x5a && unit >= 0x41 && (before === space || before === newline)) signs |= sign.capital;
-      if (before === space && beforeLast === punctuation) signs |= sign.inner;
-    } else if (here === space) {
-      if (before === space || before === newline) signs |= sign.straySpace;
-    } else if (here === newline) {
-      if (before === space) signs |= sign.straySpace;
-    } else if (here === punctuation) {
-      if (before === newline || before === space || before === punctuation) signs |= sign.strayPunctuation;
-      if (unit === 0x3a) signs |= sign.colon;
-    } else if (here === bracket) {
-      signs |= sign.bracket;
-      if (before === space && beforeLast === punctuation) signs |= sign.inner;
-    } else if (before === newline) signs |= sign.dash;
-    beforeLast = before;
     before = here;
   }
   return before === space ? signs | sign.straySpace : signs;

@@ -1,9 +1,5 @@
 /** Sound notes: descriptions in brackets of something heard. */
-
-export interface Stretch {
-  readonly from: number;
-  readonly to: number;
-}
+import type { Stretch } from './stretch.ts';
 
 /** Stretches in square brackets, over several lines too. */
 function bracketed(text: string): Stretch[] {

@@ -1,5 +1,6 @@
 /** Slips of wording that the text alone shows. */
-import type { Stretch } from './sound-notes.ts';
+import { baseLanguage } from './language.ts';
+import type { Stretch } from './stretch.ts';
 
 /** English words that are said twice in a row on purpose. */
 const twice = new Set('had that no yes very so bye ha hear there now more is'.split(' '));
@@ -55,10 +56,9 @@ const openers =
   'The|We|It|He|She|They|You|This|These|Those|There|If|When|But|And|So|Then|What|Why|How|Where|Now|Is|Are|Do|Does|Did|Can';
 const opening = new RegExp(String.raw`\p{Ll}\s(?:${openers})\s\p{Ll}`, 'u');
 const eachOpening = new RegExp(String.raw`(?<=\p{Ll}\s)(?:${openers})(?=\s\p{Ll})`, 'gu');
-const english = /^en(?:-|$)/i;
 
 /** Words that begin a sentence though nothing ends the one before. @param language BCP 47; English where it is not known */
 export function upperWithoutEnd(text: string, language: string | null | undefined): Stretch[] {
-  if (!english.test(language ?? 'en') || !opening.test(text)) return [];
+  if (baseLanguage(language) !== 'en' || !opening.test(text)) return [];
   return Array.from(text.matchAll(eachOpening), (m) => ({ from: m.index, to: m.index + m[0].length }));
 }

@@ -1,20 +1,16 @@
 /** How marks, speakers and word times travel with the text when it changes. */
+import type { Stretch } from '../text/stretch.ts';
 import type { Caption, Mark, SpeakerRange, WordRange } from './caption.ts';
 
 /** The parts of a caption that hang on its text. */
 export type Ranged = Pick<Caption, 'text' | 'marks' | 'speakers' | 'words'>;
-
-interface Span {
-  readonly from: number;
-  readonly to: number;
-}
 
 /**
  * A span after `text[from, to)` became `length` characters. Text typed at the end of a span belongs
  * to it, text typed before its start does not; text that replaces its tail belongs to it, text that
  * replaces its head does not. Nothing is left of a span whose text is gone.
  */
-function mapSpan<T extends Span>(span: T, from: number, to: number, length: number): T | null {
+function mapSpan<T extends Stretch>(span: T, from: number, to: number, length: number): T | null {
   const delta = length - (to - from);
   let start = span.from;
   if (start >= to && !(start === from && to > from)) start += delta;
@@ -25,7 +21,7 @@ function mapSpan<T extends Span>(span: T, from: number, to: number, length: numb
   return end > start ? { ...span, from: start, to: end } : null;
 }
 
-function mapSpans<T extends Span>(spans: readonly T[], from: number, to: number, length: number): readonly T[] {
+function mapSpans<T extends Stretch>(spans: readonly T[], from: number, to: number, length: number): readonly T[] {
   return spans.flatMap((span) => mapSpan(span, from, to, length) ?? []);
 }
 
@@ -50,8 +46,8 @@ export function isSpaceUnit(unit: number): boolean {
 }
 
 /** Words of a stretch of text, as white space parts them. */
-export function tokensOf(text: string, from: number, to: number): Span[] {
-  const found: Span[] = [];
+export function tokensOf(text: string, from: number, to: number): Stretch[] {
+  const found: Stretch[] = [];
   const end = Math.min(to, text.length);
   let start = -1;
   for (let i = from; i < end; i++) {
@@ -67,7 +63,7 @@ export function tokensOf(text: string, from: number, to: number): Span[] {
 }
 
 /** Shares a stretch of time among words by their letters. */
-export function shareByLetters(text: string, words: readonly Span[], start: number, end: number): WordRange[] {
+export function shareByLetters(text: string, words: readonly Stretch[], start: number, end: number): WordRange[] {
   const letters = words.reduce((sum, w) => sum + (w.to - w.from), 0);
   let before = 0;
   return words.map((w) => {
@@ -90,7 +86,7 @@ const moveWord = (w: WordRange, by: number): WordRange => [w[0] + by, w[1] + by,
 /** Times of new words: those of the words they came from, one for one or shared; else the time between their neighbours. */
 function timesFor(
   text: string,
-  fresh: readonly Span[],
+  fresh: readonly Stretch[],
   old: readonly WordRange[],
   previous: WordRange | undefined,
   next: WordRange | undefined,
@@ -131,7 +127,7 @@ function mapWords(
   while (start > lowest && !isSpace(after, start - 1)) start--;
   while (end < highest && end < after.length && !isSpace(after, end)) end++;
   let fresh = tokensOf(after, start, end);
-  const same = (w: WordRange | undefined, token: Span | undefined, by: number): w is WordRange =>
+  const same = (w: WordRange | undefined, token: Stretch | undefined, by: number): w is WordRange =>
     w !== undefined &&
     token?.from === w[0] + by &&
     token.to === w[1] + by &&
@@ -165,7 +161,7 @@ export function spliceText<T extends Ranged>(of: T, from: number, to: number, in
 
 /** The part `[from, to)` of a ranged text, with what hangs on it. */
 export function sliceText(of: Ranged, from: number, to: number): Ranged {
-  const cut = <T extends Span>(span: T): T[] => {
+  const cut = <T extends Stretch>(span: T): T[] => {
     const start = Math.max(span.from, from);
     const end = Math.min(span.to, to);
     return end > start ? [{ ...span, from: start - from, to: end - from }] : [];

@@ -4,7 +4,7 @@ import Joi from 'joi';
 import type { Knex } from 'knex';
 import { decodeStyle } from '../../core/rules/decode-style.ts';
 import { freeName, idFor } from '../../core/rules/style-names.ts';
-import { shippedStyle } from '../../core/rules/shipped.ts';
+import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import { checked } from '../checked.ts';
 import { Problem } from '../problem.ts';
@@ -35,7 +35,10 @@ function notShipped(id: string): void {
 }
 
 export function styles(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
-  app.get('/api/styles', async () => ({ styles: await allStyles(db), own: (await ownStyles(db)).map((s) => s.id) }));
+  app.get('/api/styles', async () => {
+    const own = await ownStyles(db);
+    return { styles: [...shippedStyles, ...own], own: own.map((s) => s.id) };
+  });
 
   app.post('/api/styles', async (request, reply) => {
     const given = styleFrom(request.body);

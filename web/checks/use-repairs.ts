@@ -3,6 +3,7 @@ import { shallowRef } from 'vue';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import { repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
+import type { Caption } from '../../core/track/caption.ts';
 import { newId } from '../outbox/deliver.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
@@ -23,6 +24,13 @@ export function useRepairs() {
     const i = track.captions.findIndex((c) => c.id === finding.captions[0]);
     return i < 0 || !findings.ground ? nothing : repairOf(track.captions, i, finding, findings.ground, newId);
   }
+
+  /** The findings of a caption as the monitor shows them, each with its proposal; doubtful words are marked where they stand. */
+  const shownOf = (caption: Caption): { readonly finding: Finding; readonly proposal: Proposal }[] =>
+    findings
+      .of(caption.id)
+      .filter((finding) => finding.rule !== 'doubtful-word')
+      .map((finding) => ({ finding, proposal: propose(finding) }));
 
   /** Repairs one finding; says why where it cannot be. */
   function repair(finding: Finding): void {
@@ -53,5 +61,5 @@ export function useRepairs() {
     if (track.editable) track.change({ type: 'letBe', id, rule, entry: null });
   }
 
-  return { propose, repair, repairMany, letBe, takeBack, report, working };
+  return { propose, shownOf, repair, repairMany, letBe, takeBack, report, working };
 }

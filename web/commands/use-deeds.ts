@@ -59,9 +59,9 @@ export function useDeeds(): Pick<
   }
 
   function repair(): void {
-    const here = place.caption ? findings.of(place.caption.id) : [];
-    const found = here.find((f) => repairs.propose(f).repair !== null) ?? here[0];
-    if (found) repairs.repair(found);
+    const shown = place.caption ? repairs.shownOf(place.caption) : [];
+    const found = shown.find((s) => s.proposal.repair !== null) ?? shown[0];
+    if (found) repairs.repair(found.finding);
     else track.notice = 'This caption has no finding to repair.';
   }
 

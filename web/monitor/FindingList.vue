@@ -4,18 +4,10 @@ import { ruleNamed, titleOf } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from '../checks/LetBe.vue';
 import { useRepairs } from '../checks/use-repairs.ts';
-import { useFindings } from '../stores/findings.ts';
 
 const props = defineProps<{ caption: Caption }>();
-const findings = useFindings();
 const repairs = useRepairs();
-const shown = computed(() =>
-  findings
-    .of(props.caption.id)
-    // Doubtful words are marked where they stand.
-    .filter((finding) => finding.rule !== 'doubtful-word')
-    .map((finding) => ({ finding, proposal: repairs.propose(finding) })),
-);
+const shown = computed(() => repairs.shownOf(props.caption));
 /** The finding that Ctrl E repairs: the first that can be. */
 const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
 </script>

@@ -16,7 +16,7 @@ const job = useJob();
 const track = useTrack();
 const place = usePlace();
 const findings = useFindings();
-const { preview, onWholeTrack, working } = useWholeTrack();
+const { preview } = useWholeTrack();
 
 const what = ref<Relay['what']>('captions');
 const where = ref<Where>('all');
@@ -31,10 +31,9 @@ const asked = computed<Relay>(() => ({
   every: every.value,
   ...stretchOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),
 }));
-const before = computed(() => shown.value?.runs.reduce((n, run) => n + run.before.length, 0) ?? 0);
-const proofed = computed(() =>
-  what.value === 'lines' ? 0 : (shown.value?.runs.flatMap((run) => run.before).filter((c) => c.proofed).length ?? 0),
-);
+const gone = computed(() => shown.value?.runs.flatMap((run) => run.before) ?? []);
+const before = computed(() => gone.value.length);
+const proofed = computed(() => (what.value === 'lines' ? 0 : gone.value.filter((c) => c.proofed).length));
 const after = computed(() => shown.value?.runs.reduce((n, run) => n + run.after.length, 0) ?? 0);
 
 watch(open, (now) => {
@@ -44,17 +43,20 @@ let turn = 0;
 watch([open, asked, () => track.captions], async () => {
   if (!open.value) return;
   const mine = ++turn;
+  shown.value = null;
   const answer = await preview('relay', asked.value);
   if (mine === turn) shown.value = answer;
 });
 
-async function go(): Promise<void> {
-  const done = await onWholeTrack('relay', asked.value);
-  if (!done) return;
+/** Does what is shown; it is worked out anew whenever the captions change, so it always fits them. */
+function go(): void {
+  const { value: laid } = shown;
+  if (!laid?.edit || !track.editable) return;
   open.value = false;
-  const first = done.runs[0]?.after[0];
-  if (first) place.goTo(first.id, 'chosen');
   track.notice = `${String(before.value)} captions were laid out anew, one step to undo.`;
+  track.change(laid.edit);
+  const first = laid.runs[0]?.after[0];
+  if (first) place.goTo(first.id, 'chosen');
 }
 </script>
 
@@ -65,7 +67,7 @@ async function go(): Promise<void> {
     :width="760"
     ok-text="Lay out anew"
     cancel-text="Leave it"
-    :ok-button-props="{ disabled: !shown?.edit || working }"
+    :ok-button-props="{ disabled: !shown?.edit || !track.editable }"
     @ok="go"
   >
     <div class="relay-asked">

@@ -24,15 +24,11 @@ const length = computed(() =>
 );
 const limit = computed(() => job.job?.style.reading.speed.limit ?? 20);
 const inView = computed(() => {
-  const { view } = place;
-  const first = view && track.captions.find((c) => c.id === view.first);
-  const last = view && track.captions.find((c) => c.id === view.last);
+  const first = place.inView && track.captions[place.inView.from];
+  const last = place.inView && track.captions[place.inView.to];
   return first && last ? { start: first.start, end: last.end } : null;
 });
-const proofed = computed(() => {
-  const many = track.captions.reduce((n, c) => n + (c.proofed ? 1 : 0), 0);
-  return many === 0 ? 0 : Math.floor((100 * many) / track.captions.length);
-});
+const proofed = computed(() => Math.floor((100 * track.proofed) / Math.max(1, track.captions.length)));
 /** What the strip shows, in words: where one is, what the caption there has, how the whole stands. */
 const inWords = computed(() => {
   const here = place.caption;

@@ -3,6 +3,12 @@ import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { useTrack } from './track.ts';
 
+/** A stretch of the track by the captions it begins and ends with. */
+export interface Ends {
+  readonly first: string;
+  readonly last: string;
+}
+
 export const usePlace = defineStore('place', () => {
   const track = useTrack();
   const id = ref<string | null>(null);
@@ -15,18 +21,19 @@ export const usePlace = defineStore('place', () => {
   });
   const caption = computed(() => track.captions[index.value] ?? null);
 
-  /** First and last of the captions that are selected; null while fewer than two are. */
-  const selection = ref<{ readonly first: string; readonly last: string } | null>(null);
-  const selected = computed(() => {
-    if (!selection.value) return null;
-    const { first, last } = selection.value;
-    const from = track.captions.findIndex((c) => c.id === first);
-    const to = track.captions.findIndex((c) => c.id === last);
-    return from >= 0 && to > from ? { from, to } : null;
-  });
-
-  /** First and last of the captions in sight; null where a stage shows none. */
-  const view = ref<{ readonly first: string; readonly last: string } | null>(null);
+  /** Places of the first and the last caption of a stretch; null while either is not there. */
+  function placesOf(stretch: Ends | null): { readonly from: number; readonly to: number } | null {
+    if (!stretch) return null;
+    const from = track.captions.findIndex((c) => c.id === stretch.first);
+    const to = track.captions.findIndex((c) => c.id === stretch.last);
+    return from >= 0 && to >= from ? { from, to } : null;
+  }
+  /** The captions that are selected; null while fewer than two are. */
+  const selection = ref<Ends | null>(null);
+  const selected = computed(() => placesOf(selection.value));
+  /** The captions in sight; null where a stage shows none. */
+  const view = ref<Ends | null>(null);
+  const inView = computed(() => placesOf(view.value));
 
   /** Goes to a caption. Choosing one unlinks it from the playhead until the next play. */
   function goTo(target: string, because: 'chosen' | 'followed'): void {
@@ -38,5 +45,5 @@ export const usePlace = defineStore('place', () => {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
   }
-  return { id, index, caption, follow, selection, selected, view, goTo, move };
+  return { id, index, caption, follow, selection, selected, view, inView, goTo, move };
 });

@@ -235,6 +235,8 @@ export const useTrack = defineStore('track', () => {
   });
 
   const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
+  /** How many captions have been proofed. */
+  const proofed = computed(() => captions.value.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
   const canUndo = computed(() => history.value.undo.length > 0);
   const canRedo = computed(() => history.value.redo.length > 0);
   return {
@@ -246,6 +248,7 @@ export const useTrack = defineStore('track', () => {
     notice,
     lastChange,
     editable,
+    proofed,
     canUndo,
     canRedo,
     open,

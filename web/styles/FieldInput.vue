@@ -11,8 +11,11 @@ const put = (key: string, value: unknown): void => {
 const scaleOf = (part: Part): number => (part.kind === 'number' ? (part.scale ?? 1) : 1);
 const shown = (part: Part): number => Number(partOf(style.value, props.field, part)) / scaleOf(part);
 function putNumber(part: Part, text: string): void {
+  const typed = Number(text);
   // What is no number yet is being typed.
-  if (text.trim() !== '' && Number.isFinite(Number(text))) put(part.key, Math.round(Number(text) * scaleOf(part)));
+  if (text.trim() === '' || !Number.isFinite(typed)) return;
+  const scale = scaleOf(part);
+  put(part.key, scale === 1 ? typed : Math.round(typed * scale));
 }
 </script>
 

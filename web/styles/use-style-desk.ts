@@ -44,10 +44,13 @@ export function useStyleDesk() {
     }
   }
 
+  async function loadJobs(): Promise<void> {
+    jobs.value = await ask<Job[]>('GET', '/jobs');
+  }
   async function load(): Promise<void> {
     await attempt(async () => {
       await styles.load();
-      jobs.value = await ask<Job[]>('GET', '/jobs');
+      await loadJobs();
       loaded.value = true;
     });
   }
@@ -96,7 +99,7 @@ export function useStyleDesk() {
   const remove = (style: HouseStyle, instead: string | null): Promise<void> =>
     attempt(async () => {
       await styles.remove(style.id, instead);
-      jobs.value = await ask<Job[]>('GET', '/jobs');
+      await loadJobs();
       good(`${style.name} is deleted.`);
     });
 
@@ -104,7 +107,7 @@ export function useStyleDesk() {
   const bringUp = (use: Use): Promise<void> =>
     attempt(async () => {
       await ask('PATCH', `/jobs/${use.job.id}`, { style: use.job.style.id });
-      jobs.value = await ask<Job[]>('GET', '/jobs');
+      await loadJobs();
       good(`${use.job.title} uses ${use.job.style.name} as it is now.`);
     });
 

@@ -10,14 +10,13 @@ const track = useTrack();
 const place = usePlace();
 const deeds = useDeeds();
 const findings = useFindings();
-const proofed = computed(() => track.captions.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
 const findable = computed(() => findings.found.byCaption.size > 0);
 </script>
 
 <template>
   <div class="stage-bar">
     <h2>Line by line</h2>
-    <span class="soft">{{ proofed }} of {{ track.captions.length }} proofed</span>
+    <span class="soft">{{ track.proofed }} of {{ track.captions.length }} proofed</span>
     <span class="spring"></span>
     <button
       type="button"

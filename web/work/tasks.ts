@@ -1,6 +1,6 @@
 /** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
 import type { Finding, Ground, RuleId } from '../../core/rules/finding.ts';
-import { findingsOfAll } from '../../core/rules/finder.ts';
+import { findIn, findingsOfAll } from '../../core/rules/finder.ts';
 import { relay, type Relaid, type Relay } from '../../core/rules/relay.ts';
 import { repairAll, type Repaired } from '../../core/rules/repairs/repairs.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -38,10 +38,7 @@ const workers: {
   },
   relay({ captions, ground }, asked) {
     const { captions: laid, edit, runs } = relay(captions, ground, newId, asked);
-    const must = findingsOfAll(laid, ground)
-      .flat()
-      .filter((f) => f.severity === 'must').length;
-    return { edit, runs, must };
+    return { edit, runs, must: findIn(laid, ground).must };
   },
 };
 

@@ -1,5 +1,5 @@
 /** Changes to the whole track that take a while: worked out in the worker, made as one step of undo. */
-import { ref, toRaw } from 'vue';
+import { ref } from 'vue';
 import type { Edit } from '../../core/track/edits.ts';
 import { sentence } from '../api/client.ts';
 import { useFindings } from '../stores/findings.ts';
@@ -22,7 +22,7 @@ export function useWholeTrack() {
   async function preview<T extends Change>(task: T, asked: Tasks[T]['asked']): Promise<Tasks[T]['answer'] | null> {
     if (!findings.ground) return null;
     try {
-      return await order(task, { captions: track.captions, ground: toRaw(findings.ground) }, asked);
+      return await order(task, { captions: track.captions, ground: findings.ground }, asked);
     } catch (error) {
       track.notice = sentence(error);
       return null;

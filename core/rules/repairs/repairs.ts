@@ -3,12 +3,12 @@
  * stays as it is. Repairing many runs until nothing more can be repaired, and says what it did and what
  * it could not.
  */
-import { measure, need } from '../../text/measures.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
+import { timeNeeded } from '../style.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
 import { capitalise, dropDoubled, dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './wording.ts';
 import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
@@ -85,9 +85,8 @@ function reason(captions: readonly Caption[], i: number, finding: Finding, groun
   const hand = byHand[finding.rule];
   if (hand !== undefined || !here) return hand ?? 'The caption is gone.';
   if (finding.rule === 'too-fast' || finding.rule === 'brisk' || finding.rule === 'too-short') {
-    const { characters } = measure(here, ground.style.counting);
     const figure = finding.rule === 'brisk' ? ground.style.reading.speed.target : ground.style.reading.speed.limit;
-    const wanted = Math.max(need(characters, figure), ground.style.time.shortest.limit);
+    const wanted = timeNeeded(here, ground.style, figure);
     const { after, before } = roomAround(captions, i, ground);
     return `Needs ${seconds(wanted - (here.end - here.start))} more; there is room for ${seconds(after)} after it and ${seconds(before)} before it, and its neighbours are full.`;
   }

@@ -1,23 +1,16 @@
 /** Repairs of when captions stand: lengthening into the room there is, starting earlier, clipping, closing gaps. */
 import { lendTime } from '../../layout/lend-time.ts';
-import { measure, need } from '../../text/measures.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import { joinTexts, onOneLine, tokensOf, type Ranged } from '../../track/ranges.ts';
 import type { Ground } from '../finding.ts';
-import { smallestGap } from '../style.ts';
+import { timeNeeded, wholeGap } from '../style.ts';
 import type { Candidate } from './candidate.ts';
 import { brokenAgain } from './text.ts';
 
-const gapOf = ({ style, rate }: Ground): number => Math.ceil(smallestGap(style, rate));
+const gapOf = ({ style, rate }: Ground): number => wholeGap(style, rate);
 
 const timed = (i: number, after: Caption, says: string): Candidate => ({ from: i, to: i + 1, after: [after], says });
-
-/** How long a caption has to be on screen: for its reading at a speed, and at the least. In ms. */
-function wanted(here: Caption, ground: Ground, speed: number): number {
-  const { characters } = measure(here, ground.style.counting);
-  return Math.max(need(characters, speed), ground.style.time.shortest.limit);
-}
 
 /** Room after a caption and before it, in ms, down to the smallest gap. */
 export function roomAround(
@@ -43,7 +36,7 @@ export function lengthen(captions: readonly Caption[], i: number, ground: Ground
   const room = roomAround(captions, i, ground);
   const early = Math.min(room.before, ground.style.time.sync.early);
   return [speed.target, speed.limit].flatMap((figure): Candidate[] => {
-    const missing = wanted(here, ground, figure) - (here.end - here.start);
+    const missing = timeNeeded(here, ground.style, figure) - (here.end - here.start);
     if (missing <= 0) return [];
     const later = Math.min(missing, room.after);
     const earlier = Math.min(missing - later, early);

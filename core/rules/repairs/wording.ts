@@ -21,16 +21,18 @@ const saysOf = (found: readonly Misformed[]): string =>
 const written = (caption: Caption, found: readonly Misformed[]): Caption =>
   found.reduceRight((c, { from, to, wanted }) => spliceText(c, from, to, wanted), caption);
 
+const rewrittenAs = (i: number, here: Caption, found: readonly Misformed[], ground: Ground): Candidate[] =>
+  found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+
 export function rewriteNotes(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
   const here = captions[i];
-  const found = here ? misformedNotes(here, ground.style.text.soundNotes.form) : [];
-  return here && found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+  return here ? rewrittenAs(i, here, misformedNotes(here, ground.style.text.soundNotes.form), ground) : [];
 }
 
 export function rewriteNumbers(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
   const here = captions[i];
-  const found = here ? misformedNumbers(here.text, ground.style.text.numerals.from, ground.language) : [];
-  return here && found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+  const { from } = ground.style.text.numerals;
+  return here ? rewrittenAs(i, here, misformedNumbers(here.text, from, ground.language), ground) : [];
 }
 
 /** Labels in the style's form; the speakers go on knowing which characters are theirs. */

@@ -1,4 +1,5 @@
 /** How closely words belong together, and so how well a line or a caption breaks between them. */
+import { baseLanguage } from '../language.ts';
 import { english } from './english.ts';
 import { noPhrases, type PhraseTable } from './table.ts';
 import { factsOf, kind, phrasesFrom, type Phrases, type WordFacts } from './words.ts';
@@ -14,7 +15,7 @@ const none = phrasesFrom(noPhrases);
 export function phrasesOf(language: string | null | undefined): Phrases {
   const known = made.get(language);
   if (known) return known;
-  const base = (language ?? 'en').split('-')[0]?.toLowerCase() ?? '';
+  const base = baseLanguage(language);
   const table = Object.hasOwn(tables, base) ? tables[base] : undefined;
   const phrases = table ? (made.get(base) ?? phrasesFrom(table)) : none;
   made.set(base, phrases).set(language, phrases);

@@ -7,7 +7,7 @@
 import { defaultKeymap } from '@codemirror/commands';
 import { EditorSelection, EditorState, Prec, type Extension, type TransactionSpec } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
-import { smallestGap } from '../../../core/rules/style.ts';
+import { wholeGap } from '../../../core/rules/style.ts';
 import type { FrameRate } from '../../../core/time/frames.ts';
 import type { Caption } from '../../../core/track/caption.ts';
 import { apply, type Edit } from '../../../core/track/edits.ts';
@@ -122,7 +122,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       id: caption.id,
       at: offset,
       newId: options.newId(),
-      ...splitTimes(caption, offset, Math.ceil(smallestGap(styleOf(state), options.rate()))),
+      ...splitTimes(caption, offset, wholeGap(styleOf(state), options.rate())),
     };
     view.dispatch(
       specFor(state, edit, false, (captions) => {
