@@ -64,6 +64,9 @@ const shown = computed(() =>
     .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
 );
 
+/** Whether any of those shown can be repaired; where none can, only people help. */
+const repairable = computed(() => shown.value.some((row) => row.proposal.repair !== null));
+
 /** The measure that is shown: the one asked for, else the one the rule is about. */
 const asked = ref<SpreadName | null>(null);
 const spread = computed(() => {
@@ -168,7 +171,7 @@ function mend(caption: Caption): void {
         <div class="checks-kind">
           <h3>{{ ruleNamed(rule).title }}</h3>
           <button
-            v-if="rows.length > 1"
+            v-if="rows.length > 1 && repairable"
             type="button"
             class="plain-button"
             :disabled="working"

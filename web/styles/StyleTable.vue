@@ -37,7 +37,7 @@ watch(
     await nextTick();
     const [input] = name.value ?? [];
     input?.select();
-    input?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    input?.closest('th')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   },
 );
 </script>
@@ -77,7 +77,9 @@ watch(
     </thead>
     <tbody v-for="group in fieldGroups" :key="group">
       <tr class="group">
-        <th :colspan="columns.length + 1" scope="rowgroup">{{ group }}</th>
+        <th :colspan="columns.length + 1" scope="rowgroup">
+          <span>{{ group }}</span>
+        </th>
       </tr>
       <tr v-for="field in inGroup(group)" :key="field.path">
         <th scope="row">{{ field.title }}</th>
@@ -89,7 +91,7 @@ watch(
     </tbody>
     <tbody>
       <tr class="group">
-        <th :colspan="columns.length + 1" scope="rowgroup">Jobs</th>
+        <th :colspan="columns.length + 1" scope="rowgroup"><span>Jobs</span></th>
       </tr>
       <tr>
         <th scope="row">Used by</th>
@@ -144,6 +146,11 @@ thead th:first-child {
 .group th {
   padding: 14px 12px 2px 24px;
   color: var(--soft);
+}
+/* The name of a group stays in sight while the styles are scrolled past it. */
+.group span {
+  position: sticky;
+  left: 24px;
 }
 td.edited,
 th.edited {
