@@ -110,6 +110,7 @@ try {
   await says(driver, 'Working a lock after dark');
   await picture('house-styles');
   await driver.get(`${services.address}/new`);
+  await see(driver, '.intake input[type=file]');
   const inputs = await driver.findElements(By.css('input[type=file]'));
   await inputs[0]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/recording.webm`);
   await says(driver, '✓ recording.webm');
