@@ -91,7 +91,7 @@ interface Board {
   readonly before: Float64Array;
   readonly lineBreak: Float64Array;
   readonly captionBreak: Float64Array;
-  /** What it costs that a word and the next are in one caption. */
+  /** What it costs that words up to each are in one caption with the word after them, so that a stretch of it is a difference. */
   readonly together: Float64Array;
   /** Sentence ends up to each word, so that those inside a stretch are a difference. */
   readonly sentences: Float64Array;
@@ -137,7 +137,8 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
       const pause = next.start - here.end;
       if (!next.turns)
         captionBreak[i] = Math.max(0, captionBreakCost[bond] - Math.max(0, Math.min(mostPause, pause * pauseWeight)));
-      together[i] = (next.turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
+      const apart = (next.turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
+      together[i + 1] = at(together, i) + apart;
     }
     while (end < n && at(before, end + 1) - space - at(before, i) <= limit) end++;
     lastEnd[i] = end;
@@ -227,7 +228,7 @@ function captionCost(board: Board, i: number, j: number, most = Infinity): numbe
   const { before, starts, target, shortest, longest } = board;
   let cost: number = costs.caption + (at(board.sentences, j - 1) - at(board.sentences, i)) * costs.sentenceInside;
   if (j - i === 1) cost += costs.wordAlone;
-  if (cost >= most) return Infinity;
+  if (cost > most) return Infinity;
   const characters = at(before, j) - at(before, i) - board.space;
   const duration = endOf(board, i, j, characters) - at(starts, i);
   const speed = (characters * 1000) / duration;
@@ -235,7 +236,7 @@ function captionCost(board: Board, i: number, j: number, most = Infinity): numbe
   else if (speed > target) cost += (speed - target) * costs.brisk;
   if (duration < shortest) cost += costs.tooShort + (shortest - duration) / 10;
   if (duration > longest) cost += costs.tooLong + (duration - longest) / 10;
-  return cost >= most ? Infinity : cost + linesCost(board, i, j);
+  return cost > most ? Infinity : cost + linesCost(board, i, j);
 }
 
 /** What captions cost that begin at these words. */
@@ -243,9 +244,8 @@ function costOf(board: Board, starts: readonly number[]): number {
   const stops = [...starts, board.tokens.length];
   return starts.reduce((sum, i, n) => {
     const j = stops[n + 1] ?? i;
-    let cost = sum + captionCost(board, i, j) + (i > 0 ? at(board.captionBreak, i - 1) : 0);
-    for (let k = i; k < j - 1; k++) cost += at(board.together, k);
-    return cost;
+    const together = at(board.together, j - 1) - at(board.together, i);
+    return sum + captionCost(board, i, j) + together + (i > 0 ? at(board.captionBreak, i - 1) : 0);
   }, 0);
 }
 
@@ -263,13 +263,12 @@ function bestCaptions(board: Board): number[] {
     while (first < j - 1 && end - at(before, first) > most) first++;
     let best = Infinity;
     let start = j - 1;
-    let inside = 0;
-    for (let i = j - 1; i >= first; i--) {
-      if (j - i > 1) inside += at(together, i);
-      const known = at(least, i) + inside;
-      if (known + costs.caption >= best) continue;
+    // The longest first: most shorter ones cost more already for what stands before them.
+    for (let i = first; i < j; i++) {
+      const known = at(least, i) + at(together, j - 1) - at(together, i);
+      if (known + costs.caption > best) continue;
       const cost = known + captionCost(board, i, j, best - known);
-      if (cost < best) {
+      if (cost <= best) {
         best = cost;
         start = i;
       }
@@ -309,6 +308,12 @@ function broken(of: Ranged, breaks: readonly number[]): Ranged {
   return { ...of, text };
 }
 
+/** Whether any of captions `from` to `to`, both counted in, has no place in the sound yet. */
+function isGuessed(captions: readonly Caption[], from: number, to: number): boolean {
+  for (let i = from; i <= to; i++) if (captions[i]?.timing === 'provisional') return true;
+  return false;
+}
+
 /**
  * Where the words of captions would be parted into captions, and what that costs beside other ways to
  * part them; for trying the programme against every way there is.
@@ -341,13 +346,12 @@ export function reflow(captions: readonly Caption[], frame: Frame, newId: () => 
     );
     const source = captions[tokens[i]?.source ?? 0];
     const characters = lengthOf(board.words, i, j, frame.style) - breaks.length * (frame.style.counting.spaces ? 1 : 0);
-    const sources = captions.slice(tokens[i]?.source ?? 0, (tokens[j - 1]?.source ?? 0) + 1);
     const first = i === 0 || tokens[i - 1]?.source !== tokens[i]?.source;
     return {
       id: newId(),
       start: tokens[i]?.start ?? 0,
       end: endOf(board, i, j, characters),
-      timing: sources.some((c) => c.timing === 'provisional') ? 'provisional' : 'set',
+      timing: isGuessed(captions, tokens[i]?.source ?? 0, tokens[j - 1]?.source ?? 0) ? 'provisional' : 'set',
       text: text.text,
       marks: text.marks,
       speakers: text.speakers,

@@ -1,6 +1,6 @@
 /** Looks captions over for findings. */
 import { measure } from '../text/measures.ts';
-import { signsOf } from '../text/signs.ts';
+import { sign, signsOf } from '../text/signs.ts';
 import type { Caption } from '../track/caption.ts';
 import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
@@ -47,7 +47,9 @@ export const noFindings: readonly Finding[] = [];
 
 /** The findings of one caption, those that were let be left out. */
 export function findingsAt(caption: Caption, next: Caption | null, ground: Ground): readonly Finding[] {
-  const place = { caption, next, measures: measure(caption, ground.style.counting), signs: signsOf(caption.text) };
+  const signs = signsOf(caption.text);
+  const measures = measure(caption, ground.style.counting, (signs & sign.combining) === 0);
+  const place = { caption, next, measures, signs };
   let findings: Finding[] | null = null;
   for (const { rule, severity } of askedBy(ground.style)) {
     const departure = rule.look(place, ground);

@@ -2,7 +2,7 @@
 import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
-import { tokensOf } from '../track/ranges.ts';
+import { countTokens } from '../track/ranges.ts';
 import type { Ground, RuleId } from './finding.ts';
 import { findingsAt } from './findings.ts';
 import { brokenAgain } from './repairs/text.ts';
@@ -112,29 +112,28 @@ function inside(laid: readonly Caption[], run: readonly Caption[], next: Caption
 
 /** Pairs captions with what became of them: a run ends wherever both end after the same word. */
 function inRuns(before: readonly Caption[], after: readonly Caption[]): Run[] {
-  const words = (c: Caption): number => tokensOf(c.text, 0, c.text.length).length;
   const runs: Run[] = [];
   let [b, a, firstB, firstA, wordsB, wordsA] = [0, 0, 0, 0, 0, 0];
   while (b < before.length || a < after.length) {
     const nextB = before[b];
     const nextA = after[a];
     if (nextB && (wordsB <= wordsA || !nextA)) {
-      wordsB += words(nextB);
+      wordsB += countTokens(nextB.text);
       b++;
     } else if (nextA) {
-      wordsA += words(nextA);
+      wordsA += countTokens(nextA.text);
       a++;
     }
     // Captions without a word stand with those before them.
     const isLast = b === before.length && a === after.length;
-    if (isLast || (wordsB === wordsA && a > firstA && words(before[b] ?? nothing) > 0)) {
+    if (isLast || (wordsB === wordsA && a > firstA && hasWord(before[b]))) {
       runs.push({ before: before.slice(firstB, b), after: after.slice(firstA, a) });
       [firstB, firstA] = [b, a];
     }
   }
   return runs;
 }
-const nothing = { text: '' } as Caption;
+const hasWord = (of: Caption | undefined): boolean => of !== undefined && /\S/.test(of.text);
 
 /** Whether nothing a viewer would see became different. */
 function isSame({ before, after }: Run): boolean {

@@ -7,12 +7,13 @@ const segmenter = new Intl.Segmenter('und', { granularity: 'grapheme' });
 
 /**
  * Code units that are always a cluster of their own beside one another: Latin with accents, Greek
- * and Cyrillic letters, common punctuation and currency, kana and ideographs. Combining marks,
- * joiners, surrogates, jamo and carriage returns are left out on purpose.
+ * and Cyrillic letters, common punctuation and currency, kana and ideographs, line breaks. Combining
+ * marks, joiners, surrogates, jamo and carriage returns are left out on purpose.
  */
 export function isSimpleUnit(unit: number): boolean {
   return (
     (unit >= 0x20 && unit < 0x300) ||
+    unit === 0x0a ||
     (unit >= 0x370 && unit < 0x483) ||
     (unit >= 0x48a && unit < 0x530) ||
     (unit >= 0x1e00 && unit < 0x2000) ||

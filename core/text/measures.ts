@@ -1,7 +1,7 @@
 /** The measures of a caption: lengths in characters, durations in ms, reading speed in characters per second. */
 import { eastAsianWidth } from 'get-east-asian-width';
 import type { Caption } from '../track/caption.ts';
-import { graphemes, isSimple, isSimpleUnit } from './graphemes.ts';
+import { graphemes, isSimple } from './graphemes.ts';
 
 /** What a house style counts as a character. */
 export interface Counting {
@@ -53,21 +53,17 @@ export function lengthsBefore(words: readonly string[], counting: Counting): rea
   return before;
 }
 
-/** Lengths of the lines of a text: at once where every character counts and none combines. */
-function lineLengths(text: string, counting: Counting): number[] {
-  if (!counting.spaces || !counting.punctuation || counting.wideDouble)
+/**
+ * Lengths of the lines of a text: at once where every character counts and none combines.
+ * @param simple it is known that none combines
+ */
+function lineLengths(text: string, counting: Counting, simple: boolean): number[] {
+  if (!simple || !counting.spaces || !counting.punctuation || counting.wideDouble)
     return text.split('\n').map((line) => lineLength(line, counting));
-  let firstBreak = -1;
-  let breaks = 0;
-  for (let i = 0; i < text.length; i++) {
-    const unit = text.charCodeAt(i);
-    if (unit === 0x0a) {
-      if (breaks++ === 0) firstBreak = i;
-    } else if (!isSimpleUnit(unit)) return text.split('\n').map((line) => lineLength(line, counting));
-  }
-  if (breaks === 0) return [text.length];
   // Nearly every caption has one line or two.
-  if (breaks === 1) return [firstBreak, text.length - firstBreak - 1];
+  const first = text.indexOf('\n');
+  if (first < 0) return [text.length];
+  if (!text.includes('\n', first + 1)) return [first, text.length - first - 1];
   return text.split('\n').map((line) => line.length);
 }
 
@@ -82,9 +78,16 @@ export interface Measures {
   readonly speed: number;
 }
 
-/** Measures a caption. */
-export function measure({ text, start, end }: Pick<Caption, 'text' | 'start' | 'end'>, counting: Counting): Measures {
-  const lines = lineLengths(text, counting);
+/**
+ * Measures a caption.
+ * @param simple that no character of it combines, where that is known from a look at its signs
+ */
+export function measure(
+  { text, start, end }: Pick<Caption, 'text' | 'start' | 'end'>,
+  counting: Counting,
+  simple = isSimple(text),
+): Measures {
+  const lines = lineLengths(text, counting, simple);
   let characters = 0;
   for (const length of lines) characters += length;
   const duration = end - start;

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { isSimple } from './graphemes.ts';
 import { phrasesOf } from './phrases/bonds.ts';
 import { countEverything } from './measures.ts';
 import { tooLongForOneLine } from './sentences.ts';
@@ -6,7 +7,7 @@ import { sign, signsOf } from './signs.ts';
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from './wording.ts';
 
 const parts = fc.constantFrom(
-  ...['gate', 'Gate', 'GATE', 'The', 'the', 'öffne', 'Öffne', 'door', 'a', '水門', '7'],
+  ...['gate', 'Gate', 'GATE', 'The', 'the', 'öffne', 'Öffne', 'door', 'a', '水門', '7', '_', '\u0301', '👩‍🚀'],
   ...[
     ' ',
     ' ',
@@ -46,6 +47,7 @@ describe('signs', () => {
           expect([text, lowerAfterEnd(text)]).toEqual([text, []]);
           expect([text, tooLongForOneLine(text, 3, phrasesOf('en'), countEverything)]).toEqual([text, null]);
         }
+        if (!has(sign.combining)) expect(text.split('\n').every(isSimple)).toBe(true);
         if (!has(sign.bracket)) expect(text).not.toMatch(/[<>()[\]]/);
         if (!has(sign.dash)) expect(text).not.toMatch(/(?:^|\n)[-–—]/);
         if (!has(sign.straySpace)) expect(text).not.toMatch(/^[ \t]|[ \t]$|[ \t][ \t\n]|\n[ \t]/);

@@ -2,6 +2,7 @@
  * What signs a text holds, told in one pass: so that rules about brackets or stray spaces look closer
  * only at the few texts that have any.
  */
+import { isSimpleUnit } from './graphemes.ts';
 
 /** One bit for each thing a text can hold. */
 export const sign = {
@@ -16,10 +17,12 @@ export const sign = {
   dash: 16,
   /** Punctuation or a dash, and after it, beyond a space, more text. */
   inner: 32,
-  /** A capital of the Latin alphabet after a space. */
+  /** A capital of the Latin alphabet after a space, with small letters before the space and after it. */
   capital: 64,
   /** A run of letters that begins with the same two as the one before; or something beyond ASCII, where letters are not told. */
   echo: 128,
+  /** A character that may combine with the one beside it, so that code units are not what a reader counts. */
+  combining: 256,
 } as const;
 
 const [plain, space, newline, punctuation, bracket, dash, quote] = [0, 1, 2, 3, 4, 5, 6] as const;
@@ -45,6 +48,12 @@ function classOf(unit: number): number {
 /** A letter of ASCII in small; nought for everything else. */
 const letter = (unit: number): number => ((unit | 0x20) >= 0x61 && (unit | 0x20) <= 0x7a ? unit | 0x20 : 0);
 
+const mayBeSmall = (unit: number): boolean => unit >= 128 || (unit >= 0x61 && unit <= 0x7a);
+
+/** Whether small letters may stand on both sides of a capital and the space before it. */
+const isAmongSmall = (text: string, at: number): boolean =>
+  at > 1 && mayBeSmall(text.charCodeAt(at - 2)) && mayBeSmall(text.charCodeAt(at + 1));
+
 /** The bits of {@link sign} for what a text holds. */
 export function signsOf(text: string): number {
   let signs = 0;
@@ -54,21 +63,28 @@ export function signsOf(text: string): number {
   let parted = false;
   /** The first two characters of the word before, in one number. */
   let opening = -1;
+  let inWord = false;
   for (let i = 0; i < text.length; i++) {
     const unit = text.charCodeAt(i);
     const here = classOf(unit);
     if (here === space || here === newline) {
       parted = ended;
+      inWord = false;
       if (before === space || (here === space && before === newline)) signs |= sign.straySpace;
     } else {
       if (parted) signs |= sign.inner;
-      if (unit >= 128) signs |= sign.echo;
-      if (here === plain && before !== plain) {
-        const now = (letter(unit) << 8) | (i + 1 < text.length ? letter(text.charCodeAt(i + 1)) : 0);
+      if (unit >= 128) signs |= isSimpleUnit(unit) ? sign.echo : sign.echo | sign.combining;
+      else if (unit < 0x20) signs |= sign.combining;
+      const small = letter(unit);
+      if (small !== 0 && !inWord) {
+        const now = (small << 8) | (i + 1 < text.length ? letter(text.charCodeAt(i + 1)) : 0);
         if (now === opening) signs |= sign.echo;
         opening = now;
-        if (unit <= 0x5a && unit >= 0x41 && (before === space || before === newline)) signs |= sign.capital;
-      } else if (here === punctuation) {
+        if (unit >= 0x41 && unit <= 0x5a && (before === space || before === newline) && isAmongSmall(text, i))
+          signs |= sign.capital;
+      }
+      inWord = small !== 0;
+      if (here === punctuation) {
         if (before === newline || before === space || before === punctuation) signs |= sign.strayPunctuation;
         if (unit === 0x3a) signs |= sign.colon;
       } else if (here === bracket) signs |= sign.bracket;

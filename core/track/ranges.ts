@@ -62,6 +62,18 @@ export function tokensOf(text: string, from: number, to: number): Stretch[] {
   return found;
 }
 
+/** How many words a text has, as white space parts them. */
+export function countTokens(text: string): number {
+  let count = 0;
+  let inside = false;
+  for (let i = 0; i < text.length; i++) {
+    const isWord = !isSpaceUnit(text.charCodeAt(i));
+    if (isWord && !inside) count++;
+    inside = isWord;
+  }
+  return count;
+}
+
 /** Shares a stretch of time among words by their letters. */
 export function shareByLetters(text: string, words: readonly Stretch[], start: number, end: number): WordRange[] {
   const letters = words.reduce((sum, w) => sum + (w.to - w.from), 0);
@@ -166,24 +178,29 @@ export function sliceText(of: Ranged, from: number, to: number): Ranged {
     const end = Math.min(span.to, to);
     return end > start ? [{ ...span, from: start - from, to: end - from }] : [];
   };
+  const cutSpeaker = (range: SpeakerRange): SpeakerRange[] =>
+    cut(range).map((part) => ({
+      ...part,
+      label: Math.max(0, Math.min(range.from + range.label, to) - Math.max(range.from, from)),
+    }));
+  // Most texts have nothing hanging on them, and long tracks are cut up many times.
   return {
     text: of.text.slice(from, to),
-    marks: of.marks.flatMap(cut),
-    speakers: of.speakers.flatMap((range) =>
-      cut(range).map((part) => ({
-        ...part,
-        label: Math.max(0, Math.min(range.from + range.label, to) - Math.max(range.from, from)),
-      })),
-    ),
-    words: of.words.flatMap((w): WordRange[] => {
-      const start = Math.max(w[0], from);
-      const end = Math.min(w[1], to);
-      if (end <= start) return [];
-      if (start === w[0] && end === w[1]) return [[start - from, end - from, w[2], w[3], w[4], w[5], w[6]]];
-      const at = (offset: number): number => Math.round(w[2] + ((w[3] - w[2]) * (offset - w[0])) / (w[1] - w[0]));
-      return [[start - from, end - from, at(start), at(end), w[4], 'guessed', of.text.slice(start, end)]];
-    }),
+    marks: of.marks.length === 0 ? of.marks : of.marks.flatMap(cut),
+    speakers: of.speakers.length === 0 ? of.speakers : of.speakers.flatMap(cutSpeaker),
+    words: of.words.length === 0 ? of.words : cutWords(of, from, to),
   };
+}
+
+function cutWords(of: Ranged, from: number, to: number): WordRange[] {
+  return of.words.flatMap((w): WordRange[] => {
+    const start = Math.max(w[0], from);
+    const end = Math.min(w[1], to);
+    if (end <= start) return [];
+    if (start === w[0] && end === w[1]) return [[start - from, end - from, w[2], w[3], w[4], w[5], w[6]]];
+    const at = (offset: number): number => Math.round(w[2] + ((w[3] - w[2]) * (offset - w[0])) / (w[1] - w[0]));
+    return [[start - from, end - from, at(start), at(end), w[4], 'guessed', of.text.slice(start, end)]];
+  });
 }
 
 /** Ranged texts one after the other, with `between` from each to the next. */
@@ -206,7 +223,7 @@ export function joinTexts(parts: readonly Ranged[], between: string): Ranged {
 /** A part of a ranged text on one line, with what hangs on it. */
 export function onOneLine(of: Ranged, from = 0, to = of.text.length): Ranged {
   const cut = sliceText(of, from, to);
-  return { ...cut, text: cut.text.replace(/\n/g, ' ') };
+  return cut.text.includes('\n') ? { ...cut, text: cut.text.replace(/\n/g, ' ') } : cut;
 }
 
 /** Two ranged texts one after the other, with `between` from the one to the other. */
