@@ -1,8 +1,8 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
 import type { Caption, WordRange } from '../track/caption.ts';
-import { labelOf } from '../text/labels.ts';
+import { turnLines } from '../text/labels.ts';
 import type { Stretch } from '../text/stretch.ts';
-import { isSpaceUnit, tokensOf } from '../track/ranges.ts';
+import { tokensOf } from '../track/ranges.ts';
 
 export interface Token {
   readonly text: string;
@@ -52,18 +52,6 @@ function timeIn([from, to, start, end]: WordRange, at: number): number {
 
 const speakerAt = (c: Caption, at: number): string => c.speakers.find((s) => s.from <= at && s.to > at)?.speaker ?? '';
 
-/** Whether a line begins with the word at a place. */
-function beginsLine(text: string, at: number): boolean {
-  for (let i = at - 1; i >= 0; i--) {
-    const unit = text.charCodeAt(i);
-    if (unit === 0x0a) return true;
-    if (!isSpaceUnit(unit)) return false;
-  }
-  return true;
-}
-
-const nobody: ReadonlySet<string> = new Set();
-
 /** The words of captions in order. Times never run backwards. */
 export function tokensOfCaptions(captions: readonly Caption[]): Token[] {
   const tokens: Token[] = [];
@@ -73,15 +61,12 @@ export function tokensOfCaptions(captions: readonly Caption[]): Token[] {
     const words = tokensOf(c.text, 0, c.text.length);
     const times = timesOf(c, words);
     const hasSpeakers = c.speakers.length > 0;
-    const mayOpen = /[-–—:]/.test(c.text);
+    const opening = turnLines(c);
     words.forEach(({ from, to }, i) => {
       const here = hasSpeakers ? speakerAt(c, from) : speaker;
       const turns = here !== speaker && tokens.length > 0;
       speaker = here;
-      const opens =
-        mayOpen &&
-        beginsLine(c.text, from) &&
-        (/^[-–—]/.test(c.text.slice(from, to)) || labelOf(c.text.slice(from, from + 60), nobody) !== null);
+      const opens = opening.includes(from);
       const start = Math.max(clock, times[2 * i] ?? c.start);
       const end = Math.max(start, times[2 * i + 1] ?? c.end);
       clock = start;

@@ -1,7 +1,7 @@
 /** Findings about what a client wants written in which way: hesitations, numbers, sound notes, speaker labels. */
 import { hesitationsIn } from '../text/hesitations.ts';
 import { sign } from '../text/signs.ts';
-import { misformedLabels, misformedNotes, misformedNumbers, type Misformed } from './conventions.ts';
+import { misformedLabels, misformedNotes, misformedNumbers, unmarkedTurns, type Misformed } from './conventions.ts';
 import { plural, type Departure, type Rule } from './finding.ts';
 
 /** What is said of what should be written otherwise, by the first of it. */
@@ -55,6 +55,21 @@ export const conventionRules: readonly Rule[] = [
     look({ caption, signs }, { style }) {
       if ((signs & sign.colon) === 0 && caption.speakers.length === 0) return null;
       return otherwise(misformedLabels(caption, style.text.speakerLabels.form));
+    },
+  },
+  {
+    id: 'speaker-change',
+    group: 'Sound',
+    title: 'Speaker change not marked',
+    short: 'speaker change',
+    severity: ({ text }) => (text.speakerLabels.severity === 'must' ? 'must' : 'should'),
+    look({ caption, before }) {
+      if (caption.speakers.length === 0) return null;
+      const turns = unmarkedTurns(caption, before);
+      const [first] = turns;
+      if (!first) return null;
+      const message = `“${first.speaker}” begins to speak, and neither a label nor a dash says so.`;
+      return { value: turns.length, limit: 0, message };
     },
   },
 ];

@@ -33,7 +33,7 @@ const conventions = new Set([
   'speaker-label',
   'own-line',
 ]);
-const found = (of: Caption): readonly Finding[] => findingsAt(of, null, ground).filter((f) => conventions.has(f.rule));
+const found = (of: Caption): readonly Finding[] => findingsAt([of], 0, ground).filter((f) => conventions.has(f.rule));
 
 describe('sound notes', () => {
   it.each<[string, SoundNote, string | null]>([
@@ -131,4 +131,45 @@ it('never throws, whatever a caption holds', () => {
       for (const of of [...captions, c(anything)]) expect(Array.isArray(found(of))).toBe(true);
     }),
   );
+});
+
+describe('changes of speaker', () => {
+  const said = (speaker: string, of: string, label = 0): Caption =>
+    c(of, { speakers: [{ from: 0, to: of.length, speaker, label }] });
+  const rulesOf = (...row: readonly Caption[]): readonly string[] =>
+    findingsAt(row, row.length - 1, ground).map((f) => f.rule);
+
+  it.each<[string, Caption, Caption, boolean]>([
+    ['the same speaker goes on', said('Trainer', 'Wait.'), said('Trainer', 'Now go.'), false],
+    ['somebody else, and nothing says so', said('Trainer', 'Wait.'), said('Keeper', 'Now go.'), true],
+    ['somebody else with a label', said('Trainer', 'Wait.'), said('Keeper', 'KEEPER: Now go.', 8), false],
+    ['with what looks like a label', said('Trainer', 'Wait.'), said('Keeper', 'KEEPER: Now go.'), false],
+    ['with a dash', said('Trainer', 'Wait.'), said('Keeper', '- Now go.'), false],
+    ['after somebody unknown', c('Wait.'), said('Keeper', 'Now go.'), false],
+    ['nobody in particular', said('Trainer', 'Wait.'), said('', 'Now go.'), false],
+  ])('%s', (_, before, here, isFound) => {
+    expect(rulesOf(before, here).includes('speaker-change')).toBe(isFound);
+  });
+
+  it('are marked inside a caption on a line of their own', () => {
+    const both = c('Ready? Not yet.', {
+      speakers: [
+        { from: 0, to: 6, speaker: 'Trainer', label: 0 },
+        { from: 7, to: 15, speaker: 'Lock keeper', label: 0 },
+      ],
+      words: [
+        [0, 6, 0, 500, 1, 'recogniser', 'ready'],
+        [7, 10, 600, 900, 1, 'recogniser', 'not'],
+        [11, 15, 900, 1200, 1, 'recogniser', 'yet'],
+      ],
+    });
+    const [finding] = findingsAt([both], 0, ground).filter((f) => f.rule === 'speaker-change');
+    if (!finding) throw new Error('The change is not found.');
+    const { repair } = repairOf([both], 0, finding, ground, () => 'new');
+    const [after] = repair?.after ?? [];
+    expect(after?.text).toBe('Ready?\nLOCK KEEPER: Not yet.');
+    expect(after?.speakers[1]).toEqual({ from: 7, to: 28, speaker: 'Lock keeper', label: 13 });
+    expect(after?.words.map((w) => after.text.slice(w[0], w[1]))).toContain('yet.');
+    expect(findingsAt(after ? [after] : [], 0, ground).map((f) => f.rule)).not.toContain('speaker-change');
+  });
 });

@@ -4,7 +4,7 @@ import { labelsIn } from '../text/labels.ts';
 import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import type { Stretch } from '../text/stretch.ts';
-import type { Caption } from '../track/caption.ts';
+import type { Caption, SpeakerRange } from '../track/caption.ts';
 import type { SoundNote, SpeakerLabel } from './style.ts';
 
 /** A stretch of the text, what it is and what it should be. */
@@ -44,6 +44,32 @@ export function misformedNotes(caption: Caption, form: SoundNote): Misformed[] {
 const asName = (name: string): string =>
   isUpper(name) ? name.toLowerCase().replace(/(?<=^|[\s-])\p{L}/gu, (l) => l.toUpperCase()) : name;
 
+/** A speaker's label in a form; where the style minds none, in capitals. */
+export function labelText(name: string, form: SpeakerLabel): string {
+  if (form === '[Name]') return `[${asName(name)}]`;
+  return `${form === 'Name:' ? asName(name) : name.toUpperCase()}:`;
+}
+
+/**
+ * Where somebody else begins to speak and neither a label nor a dash says so, as far as the captions know who
+ * speaks. Viewers who do not hear the voices have no other way to tell (common practice).
+ * @param before the caption before it
+ */
+export function unmarkedTurns(caption: Caption, before: Caption | null): SpeakerRange[] {
+  if (caption.speakers.length === 0) return [];
+  let speaking = before?.speakers.at(-1)?.speaker ?? null;
+  const labels = labelsIn(caption);
+  return caption.speakers.filter((range) => {
+    const turns = speaking !== null && range.speaker !== '' && range.speaker !== speaking;
+    speaking = range.speaker;
+    return turns && range.label === 0 && !labels.some((l) => l.from === range.from) && !afterDash(caption.text, range);
+  });
+}
+
+/** Whether a stretch begins with a dash, or right after one that begins its line. */
+const afterDash = (text: string, { from, to }: Stretch): boolean =>
+  /^\s*[-–—]/.test(text.slice(from, to)) || /(?:^|\n)[-–—]\s?$/.test(text.slice(Math.max(0, from - 3), from));
+
 /** Speaker labels of another form. */
 export function misformedLabels(caption: Caption, form: SpeakerLabel): Misformed[] {
   if (form === 'any') return [];
@@ -52,8 +78,7 @@ export function misformedLabels(caption: Caption, form: SpeakerLabel): Misformed
     const is = stretch.trim();
     const name = is.replace(/^[[(]|[\])]?:?$/g, '').trim();
     if (name === '') return [];
-    const wanted =
-      form === 'NAME:' ? `${name.toUpperCase()}:` : form === 'Name:' ? `${asName(name)}:` : `[${asName(name)}]`;
+    const wanted = labelText(name, form);
     return wanted === is ? [] : [{ from, to: from + stretch.trimEnd().length, is, wanted }];
   });
 }

@@ -28,10 +28,10 @@ const sameGround = (a: Ground | null, b: Ground): boolean =>
 
 /** The findings of every caption, in order. */
 export const findingsOfAll = (captions: readonly Caption[], ground: Ground): (readonly Finding[])[] =>
-  captions.map((caption, i) => findingsAt(caption, captions[i + 1] ?? null, ground));
+  captions.map((_, i) => findingsAt(captions, i, ground));
 
 /**
- * Makes a finder. Captions are values: one that is the same object beside the same neighbour is not
+ * Makes a finder. Captions are values: one that is the same object beside the same neighbours is not
  * looked at twice, and what did not change at either end of a track is passed over at once.
  */
 export function finder(): Finder {
@@ -81,10 +81,9 @@ export function finder(): Finder {
     for (let i = from; i < to; i++) {
       const caption = captions[i];
       if (!caption) continue;
-      const next = captions[i + 1] ?? null;
-      const before = places.get(caption);
-      const same = before !== undefined && (known[before + 1] ?? null) === next;
-      fresh.push(same ? (lists[before] ?? noFindings) : findingsAt(caption, next, ground));
+      const was = places.get(caption);
+      const same = was !== undefined && known[was - 1] === captions[i - 1] && known[was + 1] === captions[i + 1];
+      fresh.push(same ? (lists[was] ?? noFindings) : findingsAt(captions, i, ground));
     }
     forget(from, toBefore);
     remember(captions, fresh, from);
@@ -111,7 +110,7 @@ interface Changed {
   readonly to: number;
 }
 
-/** The part in which two lists of captions differ, with the caption before it, whose neighbour is another. */
+/** The part in which two lists of captions differ, with the captions on either side, whose neighbour is another. */
 function changed(before: readonly Caption[], after: readonly Caption[]): Changed {
   const shorter = Math.min(before.length, after.length);
   let head = 0;
@@ -119,7 +118,8 @@ function changed(before: readonly Caption[], after: readonly Caption[]): Changed
   if (head === before.length && head === after.length) return { from: head, toBefore: head, to: head };
   let tail = 0;
   while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
-  return { from: Math.max(0, head - 1), toBefore: before.length - tail, to: after.length - tail };
+  const rest = Math.max(0, tail - 1);
+  return { from: Math.max(0, head - 1), toBefore: before.length - rest, to: after.length - rest };
 }
 
 /** What there is to find in a track, once. */

@@ -25,6 +25,7 @@ export type RuleId =
   | 'numeral'
   | 'sound-note'
   | 'speaker-label'
+  | 'speaker-change'
   | 'too-fast'
   | 'too-many-wpm'
   | 'brisk'
@@ -60,9 +61,10 @@ export interface Ground {
   readonly length: number | null;
 }
 
-/** A caption with its neighbour in time, and measured. */
+/** A caption with its neighbours in time, and measured. */
 export interface InPlace {
   readonly caption: Caption;
+  readonly before: Caption | null;
   readonly next: Caption | null;
   readonly measures: Measures;
   /** Which signs its text holds, as bits of `sign`. */

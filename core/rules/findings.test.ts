@@ -74,7 +74,7 @@ describe('findings', () => {
 
   it('gives the figure and its unit in the sentence', () => {
     const fast = c('a', 0, 1120, 'Never open it faster than one turn\na second, whatever the queue.');
-    const [first] = findingsAt(fast, null, ground);
+    const [first] = findingsAt([fast], 0, ground);
     expect(first?.message).toBe('63 characters in 1.12 s = 56.3 cps; limit 20. Needs 3.15 s.');
   });
 

@@ -45,11 +45,15 @@ export function askedBy(style: HouseStyle): readonly Asked[] {
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];
 
-/** The findings of one caption, those that were let be left out. */
-export function findingsAt(caption: Caption, next: Caption | null, ground: Ground): readonly Finding[] {
+/** The findings of the caption at a place, those that were let be left out. */
+export function findingsAt(captions: readonly Caption[], i: number, ground: Ground): readonly Finding[] {
+  const caption = captions[i];
+  if (!caption) return noFindings;
+  const before = i > 0 ? (captions[i - 1] ?? null) : null;
+  const next = i + 1 < captions.length ? (captions[i + 1] ?? null) : null;
   const signs = signsOf(caption.text);
   const measures = measure(caption, ground.style.counting, (signs & sign.combining) === 0);
-  const place = { caption, next, measures, signs };
+  const place = { caption, before, next, measures, signs };
   let findings: Finding[] | null = null;
   for (const { rule, severity } of askedBy(ground.style)) {
     const departure = rule.look(place, ground);

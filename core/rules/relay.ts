@@ -66,7 +66,7 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
     i < to &&
     c.letBe.length === 0 &&
     (every ||
-      findingsAt(c, captions[i + 1] ?? null, ground).some(
+      findingsAt(captions, i, ground).some(
         (f) => mendable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),
       ));
   const out: Caption[] = [];

@@ -1,6 +1,7 @@
 /** Findings that the text of one caption tells by itself. */
 import { notInCea608 } from '../text/cea-608.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
+import { turnLines } from '../text/labels.ts';
 import { tooLongForOneLine } from '../text/sentences.ts';
 import { sign } from '../text/signs.ts';
 import { isSpaceUnit } from '../track/ranges.ts';
@@ -107,11 +108,11 @@ export const textRules: readonly Rule[] = [
     title: 'One line is enough',
     short: 'one line',
     severity: ({ text }) => text.oneLineUpTo.severity,
-    look({ signs, measures: { lines, characters } }, { style }) {
+    look({ caption, signs, measures: { lines, characters } }, { style }) {
       const { limit } = style.text.oneLineUpTo;
       if (lines.length === 1 || characters === 0 || (signs & sign.dash) !== 0) return null;
       const value = characters + (style.counting.spaces ? lines.length - 1 : 0);
-      if (value > limit) return null;
+      if (value > limit || turnLines(caption).some((at) => at > 0)) return null;
       return { value, limit, message: `${plural(value, 'character')} fit on one line of ${String(limit)}.` };
     },
   },

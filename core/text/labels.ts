@@ -61,3 +61,22 @@ export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: Readonly
   }
   return [...marked, ...found];
 }
+
+/**
+ * Where lines begin with a dash or a label: somebody else speaks from there on, so that they have to
+ * stay lines.
+ */
+export function turnLines({ text, speakers }: Pick<Caption, 'text' | 'speakers'>): number[] {
+  const found: number[] = [];
+  if (!/[-–—:]/.test(text) && !speakers.some((s) => s.label > 0)) return found;
+  let from = 0;
+  for (const line of text.split('\n')) {
+    const at = from + line.length - line.trimStart().length;
+    const plain = text.slice(at, from + line.length);
+    const isTurn =
+      /^[-–—]/.test(plain) || labelOf(plain, nobody) !== null || speakers.some((s) => s.label > 0 && s.from === at);
+    if (isTurn) found.push(at);
+    from += line.length + 1;
+  }
+  return found;
+}

@@ -25,19 +25,38 @@ const excessOf = ({ figures }: Finding): number => {
   return Number.isFinite(excess) ? excess : 1e9;
 };
 
-/** The findings of captions in a row, given what follows the last, of one severity. */
-function weigh(row: readonly Caption[], next: Caption | null, ground: Ground, severity: Finding['severity']): Weights {
+/** A stretch of a track with its neighbours: captions `[from, to)` of the row are weighed. */
+interface Row {
+  readonly row: readonly Caption[];
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The findings of a stretch, of one severity. */
+function weigh({ row, from, to }: Row, ground: Ground, severity: Finding['severity']): Weights {
   const weights = new Map<RuleId, Weight>();
-  row.forEach((caption, i) => {
-    for (const finding of findingsAt(caption, row[i + 1] ?? next, ground)) {
+  for (let i = from; i < to; i++) {
+    for (const finding of findingsAt(row, i, ground)) {
       if (finding.severity !== severity) continue;
       const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
       weight.count++;
       weight.excess += excessOf(finding);
       weights.set(finding.rule, weight);
     }
-  });
+  }
   return weights;
+}
+
+/** What a change reaches: the captions it changes, and one on either side, whose findings tell of them too. */
+function rowsOf(captions: readonly Caption[], change: Candidate): { readonly old: Row; readonly now: Row } {
+  const lead = captions.slice(Math.max(0, change.from - 2), change.from);
+  const trail = captions.slice(change.to, change.to + 2);
+  const rowOf = (middle: readonly Caption[]): Row => ({
+    row: [...lead, ...middle, ...trail],
+    from: Math.max(0, lead.length - 1),
+    to: lead.length + middle.length + Math.min(1, trail.length),
+  });
+  return { old: rowOf(captions.slice(change.from, change.to)), now: rowOf(change.after) };
 }
 
 const countOf = (weights: Weights): number => [...weights.values()].reduce((sum, w) => sum + w.count, 0);
@@ -56,16 +75,13 @@ function noWorse(before: Weights, after: Weights): boolean {
  * findings there are fewer; where it is advice that goes, no more advice comes in its place.
  */
 export function isRepair(captions: readonly Caption[], change: Candidate, rule: RuleId, ground: Ground): boolean {
-  const first = Math.max(0, change.from - 1);
-  const next = captions[change.to] ?? null;
-  const old = captions.slice(first, change.to);
-  const row = [...captions.slice(first, change.from), ...change.after];
-  const [mustBefore, mustAfter] = [weigh(old, next, ground, 'must'), weigh(row, next, ground, 'must')];
+  const { old, now } = rowsOf(captions, change);
+  const [mustBefore, mustAfter] = [weigh(old, ground, 'must'), weigh(now, ground, 'must')];
   if (!noWorse(mustBefore, mustAfter)) return false;
   const fewer = (before: Weights, after: Weights): boolean =>
     (after.get(rule)?.count ?? 0) < (before.get(rule)?.count ?? 0);
   if (fewer(mustBefore, mustAfter)) return true;
-  const [before, after] = [weigh(old, next, ground, 'should'), weigh(row, next, ground, 'should')];
+  const [before, after] = [weigh(old, ground, 'should'), weigh(now, ground, 'should')];
   return fewer(before, after) && countOf(after) < countOf(before);
 }
 

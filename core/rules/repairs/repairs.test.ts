@@ -32,9 +32,8 @@ const told = (captions: readonly Caption[]): string[] =>
   captions.map((x) => `${String(x.start)}-${String(x.end)} ${x.text.replace(/\n/g, ' / ')}`);
 
 function repaired(captions: readonly Caption[], rule: RuleId, g: Ground = ground): string[] {
-  const i = captions.findIndex((x, k) => findingsAt(x, captions[k + 1] ?? null, g).some((f) => f.rule === rule));
-  const here = captions[i];
-  const finding = here && findingsAt(here, captions[i + 1] ?? null, g).find((f) => f.rule === rule);
+  const i = captions.findIndex((_, k) => findingsAt(captions, k, g).some((f) => f.rule === rule));
+  const finding = findingsAt(captions, i, g).find((f) => f.rule === rule);
   if (!finding) throw new Error(`There is no finding ${rule}.`);
   const { repair, why } = repairOf(captions, i, finding, g, newId);
   if (!repair) return [why];
@@ -137,11 +136,11 @@ it('leaves alone what was let be', () => {
   const kept = c(0, 1000, 'Mind the edge, it is wet tonight.', {
     letBe: [{ rule: 'too-fast', reason: 'sung', figure: 40 }],
   });
-  expect(findingsAt(kept, null, ground).map((f) => f.rule)).not.toContain('too-fast');
+  expect(findingsAt([kept], 0, ground).map((f) => f.rule)).not.toContain('too-fast');
   expect(repairAll([kept], ground, newId).edit).toBeNull();
   // A figure that is worse than the one that was let be is a finding again.
   const worse = { ...kept, end: 500 };
-  expect(findingsAt(worse, null, ground).map((f) => f.rule)).toContain('too-fast');
+  expect(findingsAt([worse], 0, ground).map((f) => f.rule)).toContain('too-fast');
 });
 
 it('repairs only what is asked for', () => {

@@ -10,7 +10,15 @@ import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
 import { timeNeeded } from '../style.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
-import { capitalise, dropDoubled, dropHesitations, rewriteLabels, rewriteNotes, rewriteNumbers } from './wording.ts';
+import {
+  capitalise,
+  dropDoubled,
+  dropHesitations,
+  labelTurns,
+  rewriteLabels,
+  rewriteNotes,
+  rewriteNumbers,
+} from './wording.ts';
 import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
 import {
   borrowTime,
@@ -44,6 +52,7 @@ const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
   numeral: [rewriteNumbers],
   'sound-note': [rewriteNotes],
   'speaker-label': [rewriteLabels],
+  'speaker-change': [labelTurns],
   // Words that are given away take the time they were said in along, so that helps nobody who speaks fast.
   'too-fast': [lengthen, borrowTime, join],
   'too-many-wpm': [lengthen, join],
@@ -157,7 +166,7 @@ export function repairAll(
     for (let i = 0; i < now.length; i++) {
       const caption = now[i];
       if (!caption || (open !== null && !open.has(caption.id))) continue;
-      for (const finding of findingsAt(caption, now[i + 1] ?? null, ground).filter(wanted)) {
+      for (const finding of findingsAt(now, i, ground).filter(wanted)) {
         const at = { caption: caption.id, start: caption.start, rule: finding.rule };
         const { repair, why } = repairOf(now, i, finding, ground, newId);
         if (!repair) {

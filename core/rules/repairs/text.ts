@@ -1,6 +1,7 @@
 /** Repairs of what is wrong with the text of a caption: breaking again, sharing in two, tidying. */
 import { bestLines, measured } from '../../layout/lines.ts';
 import { reflow } from '../../layout/reflow.ts';
+import { turnLines } from '../../text/labels.ts';
 import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
 import type { Caption } from '../../track/caption.ts';
@@ -12,9 +13,8 @@ import type { Candidate } from './candidate.ts';
 export function brokenAgain(caption: Caption, ground: Ground): Caption {
   const words = Array.from(caption.text.matchAll(/\S+/g), (m) => ({ text: m[0], at: m.index }));
   const text = words.map((w) => w.text);
-  const opens = words.map(
-    (w, i) => i > 0 && caption.text.slice(words[i - 1]?.at ?? 0, w.at).includes('\n') && /^[-–—]/.test(w.text),
-  );
+  const turns = turnLines(caption);
+  const opens = words.map((w, i) => i > 0 && turns.includes(w.at));
   const all = measured(text, bondsOf(text, phrasesOf(ground.language)), opens, ground.style);
   const breaks = new Set(bestLines(all, 0, words.length, ground.style).breaks);
   let out = caption;

@@ -3,7 +3,14 @@ import { hesitationsIn } from '../../text/hesitations.ts';
 import { doubledWords, lowerAfterEnd } from '../../text/wording.ts';
 import type { Caption } from '../../track/caption.ts';
 import { isSpaceUnit, spliceText } from '../../track/ranges.ts';
-import { misformedLabels, misformedNotes, misformedNumbers, type Misformed } from '../conventions.ts';
+import {
+  labelText,
+  misformedLabels,
+  misformedNotes,
+  misformedNumbers,
+  unmarkedTurns,
+  type Misformed,
+} from '../conventions.ts';
 import type { Ground } from '../finding.ts';
 import { brokenAgain } from './text.ts';
 import type { Candidate } from './candidate.ts';
@@ -51,6 +58,26 @@ export function rewriteLabels(captions: readonly Caption[], i: number, ground: G
     return { ...next, speakers };
   }, here);
   return rewritten(i, after, ground, saysOf(found));
+}
+
+/** A label before the words of each speaker whose turn nothing marks, on a line of its own where it is not the first. */
+export function labelTurns(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+  const here = captions[i];
+  const turns = here ? unmarkedTurns(here, captions[i - 1] ?? null) : [];
+  if (!here || turns.length === 0) return [];
+  const { form } = ground.style.text.speakerLabels;
+  const after = turns.reduceRight((c, turn): Caption => {
+    const at = c.speakers.findIndex((s) => s.from === turn.from && s.to === turn.to);
+    const label = `${labelText(turn.speaker, form)} `;
+    let from = turn.from;
+    while (from > 0 && isSpaceUnit(c.text.charCodeAt(from - 1))) from--;
+    const opening = from === 0 ? '' : '\n';
+    const next = spliceText(c, from, turn.from, `${opening}${label}`);
+    const begins = from + opening.length;
+    const speakers = next.speakers.map((s, k) => (k === at ? { ...s, from: begins, label: label.length } : s));
+    return { ...next, speakers };
+  }, here);
+  return rewritten(i, after, ground, `Marked where ${turns.map((t) => `“${t.speaker}”`).join(', ')} begins to speak.`);
 }
 
 /** Of each word that stands twice in a row, the second taken out. */
