@@ -9,8 +9,10 @@ const count = async (): Promise<number> => {
 };
 const becomes = (what: string, wanted: (n: number) => boolean): Promise<boolean> =>
   eventually(app.driver, what, async () => wanted(await count()));
+/** Another style with one click: its menu opens under the pointer. */
 const style = async (name: string): Promise<void> => {
-  await app.driver.findElement(By.css('button.head-box[aria-haspopup=menu]')).click();
+  const menu = app.driver.findElement(By.css('button.head-box[aria-haspopup=menu]'));
+  await app.driver.actions().move({ origin: menu }).perform();
   const item = By.xpath(`//*[@role="menuitem"][contains(., "${name}")]`);
   await eventually(app.driver, `${name} in the menu`, async () => {
     await app.driver.findElement(item).click();

@@ -2,7 +2,7 @@
 import Dropdown from 'ant-design-vue/es/dropdown';
 import Menu, { MenuDivider, MenuItem } from 'ant-design-vue/es/menu';
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
-import { computed, onMounted } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { standingOf } from '../../core/rules/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
@@ -37,7 +37,10 @@ const aside = computed(() => {
 });
 // While the server is away the styles that ship are there.
 onMounted(() => void styles.load().catch(() => undefined));
+/** The menu of styles opens under the pointer, so that another style is one click away; a key or a finger opens it too. */
+const choosing = ref(false);
 async function useStyle(id: string): Promise<void> {
+  choosing.value = false;
   try {
     await job.useStyle(id);
   } catch (error) {
@@ -59,8 +62,15 @@ async function useStyle(id: string): Promise<void> {
       <span class="head-box"
         ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
-      <Dropdown :trigger="['click']">
-        <button type="button" class="head-box" aria-haspopup="menu">
+      <Dropdown v-model:open="choosing" :trigger="['hover']" :mouse-enter-delay="0.1">
+        <button
+          type="button"
+          class="head-box"
+          aria-haspopup="menu"
+          :aria-expanded="choosing"
+          @click="choosing = true"
+          @keydown.esc="choosing = false"
+        >
           House style <b>{{ job.job.style.name }}{{ aside }}</b> · {{ job.job.style.reading.speed.limit }} cps
           <ChevronDown :size="14" aria-hidden="true" />
         </button>
