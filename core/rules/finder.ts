@@ -24,7 +24,12 @@ export interface Finder {
 }
 
 const sameGround = (a: Ground | null, b: Ground): boolean =>
-  a !== null && a.style === b.style && a.length === b.length && a.rate === b.rate && a.language === b.language;
+  a !== null &&
+  a.style === b.style &&
+  a.length === b.length &&
+  a.rate === b.rate &&
+  a.language === b.language &&
+  a.doubtBelow === b.doubtBelow;
 
 /** The findings of every caption, in order. */
 export const findingsOfAll = (captions: readonly Caption[], ground: Ground): (readonly Finding[])[] =>

@@ -59,6 +59,8 @@ export interface Ground {
   readonly language?: string | null;
   /** Length of the recording in ms; null where there is none. */
   readonly length: number | null;
+  /** Words the recogniser was less sure of than this are doubtful, 0 to 1; the usual where it is left out. */
+  readonly doubtBelow?: number;
 }
 
 /** A caption with its neighbours in time, and measured. */

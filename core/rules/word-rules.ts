@@ -18,8 +18,8 @@ export const wordRules: readonly Rule[] = [
     title: 'Doubtful word left',
     short: 'doubtful',
     severity: () => 'should',
-    look({ caption }) {
-      const [first, ...more] = caption.words.filter((w) => isDoubtful(caption, w));
+    look({ caption }, { doubtBelow }) {
+      const [first, ...more] = caption.words.filter((w) => isDoubtful(caption, w, doubtBelow));
       if (!first) return null;
       const others = more.length === 0 ? '' : ` and of ${plural(more.length, 'other')}`;
       const message = `The recogniser was not sure of “${first[6]}”${others}.`;

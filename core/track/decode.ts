@@ -138,6 +138,7 @@ export function decodeEdit(value: unknown, at = 'edit', depth = 0): Edit {
         id: id(json['id'], `${at}.id`),
         ...span(json, at, Number.MAX_SAFE_INTEGER),
         insert: text(json['insert'], `${at}.insert`),
+        ...(json['keeps'] === undefined ? {} : { keeps: oneOf(json['keeps'], `${at}.keeps`, [true] as const) }),
       };
     case 'split':
       return {

@@ -1,8 +1,9 @@
 /** Doubtful words: those the recogniser was unsure of, until somebody mends or proofs them. */
 import type { Caption, WordRange } from './caption.ts';
 
-/** Words the recogniser was less sure of than this. */
-const doubtBelow = 0.25;
+/** Words the recogniser was less sure of than this, unless somebody wants it otherwise. */
+export const usualDoubt = 0.25;
 
-export const isDoubtful = (caption: Caption, w: WordRange): boolean =>
-  w[4] < doubtBelow && w[5] === 'recogniser' && !caption.proofed && caption.text.slice(w[0], w[1]) === w[6];
+/** @param below words with a certainty below this are doubtful */
+export const isDoubtful = (caption: Caption, w: WordRange, below = usualDoubt): boolean =>
+  w[4] < below && w[5] === 'recogniser' && !caption.proofed && caption.text.slice(w[0], w[1]) === w[6];

@@ -204,3 +204,34 @@ describe('decodeEdit', () => {
     );
   });
 });
+
+describe('many splices at once', () => {
+  const row = Array.from({ length: 12 }, (_, i) =>
+    caption({ id: `c${String(i)}`, start: i * 1000, end: i * 1000 + 900, text: 'the gate is shut', proofed: true }),
+  );
+  const edits = row.flatMap((c): Edit[] => [
+    { type: 'splice', id: c.id, from: 9, to: 11, insert: 'was' },
+    { type: 'splice', id: c.id, from: 0, to: 3, insert: 'a' },
+  ]);
+
+  it('give what they give one after the other, and are taken back together', () => {
+    let one: readonly Caption[] = row;
+    for (const edit of edits) one = apply(one, edit).captions;
+    const all = apply(row, { type: 'together', edits });
+    expect(all.captions).toEqual(one);
+    expect(all.captions[0]?.text).toBe('a gate was shut');
+    expect(apply(all.captions, all.inverse).captions).toEqual(row);
+  });
+
+  it('are refused as a whole where one does not fit', () => {
+    const wrong: Edit = { type: 'splice', id: 'gone', from: 0, to: 0, insert: 'x' };
+    expect(() => apply(row, { type: 'together', edits: [...edits, wrong] })).toThrow(EditRefused);
+  });
+
+  it('take the proof back unless they say that they keep it', () => {
+    const one = (keeps?: true): boolean | undefined =>
+      apply(row, { type: 'splice', id: 'c0', from: 0, to: 0, insert: 'x', ...(keeps ? { keeps } : {}) }).captions[0]
+        ?.proofed;
+    expect([one(), one(true)]).toEqual([false, true]);
+  });
+});

@@ -14,6 +14,8 @@ export type Edit =
       readonly from: number;
       readonly to: number;
       readonly insert: string;
+      /** A proofed caption stays proofed. */
+      readonly keeps?: true;
     }
   /** A caption is shared in two at a text offset; the later part becomes `newId`. Times in ms. */
   | {
@@ -110,6 +112,33 @@ function exchangeMany(captions: readonly Caption[], removed: readonly string[], 
   return { captions: sorted([...kept, ...added]), inverse };
 }
 
+type Splice = Extract<Edit, { type: 'splice' }>;
+
+function spliced(found: Caption, { from, to, insert, keeps }: Splice): Caption {
+  within(found.text, from, to);
+  return { ...spliceText(found, from, to, insert), proofed: keeps === true && found.proofed };
+}
+
+/** More edits than this are made at once where they can be. */
+const fewEdits = 8;
+
+/** Many splices at once: the list is gone over once, not once for each. */
+function spliceMany(captions: readonly Caption[], edits: readonly Splice[]): Applied {
+  const now = new Map(captions.map((c) => [c.id, c]));
+  const touched = new Set<string>();
+  for (const edit of edits) {
+    const found = now.get(edit.id);
+    if (!found) throw new EditRefused(`Caption ${edit.id} is no longer in the track.`);
+    now.set(edit.id, spliced(found, edit));
+    touched.add(edit.id);
+  }
+  const before = captions.filter((c) => touched.has(c.id));
+  return {
+    captions: captions.map((c) => now.get(c.id) ?? c),
+    inverse: { type: 'replace', removed: [...touched], captions: before },
+  };
+}
+
 /** What both halves of a caption carry: an identifier and the comments before it stay with the first. */
 function sharedForeign(foreign: Caption['foreign']): Caption['foreign'] {
   if (!foreign) return null;
@@ -165,13 +194,7 @@ export function apply(captions: readonly Caption[], edit: Edit): Applied {
   switch (edit.type) {
     case 'splice': {
       const { index, found } = find(captions, edit.id);
-      within(found.text, edit.from, edit.to);
-      return exchange(
-        captions,
-        index,
-        [found],
-        [{ ...spliceText(found, edit.from, edit.to, edit.insert), proofed: false }],
-      );
+      return exchange(captions, index, [found], [spliced(found, edit)]);
     }
     case 'split':
       return split(captions, edit);
@@ -210,6 +233,8 @@ export function apply(captions: readonly Caption[], edit: Edit): Applied {
       return { captions: after, inverse: { type: 'proof', ids: changed, proofed: !edit.proofed } };
     }
     case 'together': {
+      if (edit.edits.length > fewEdits && edit.edits.every((e): e is Splice => e.type === 'splice'))
+        return spliceMany(captions, edit.edits);
       const inverses: Edit[] = [];
       let now = captions;
       for (const step of edit.edits) {
@@ -252,7 +277,7 @@ export function touches(edit: Edit): readonly string[] {
  * @returns null where they stay apart
  */
 export function merge(a: Edit, b: Edit): Edit | null {
-  if (a.type !== 'splice' || b.type !== 'splice' || a.id !== b.id) return null;
+  if (a.type !== 'splice' || b.type !== 'splice' || a.id !== b.id || a.keeps !== b.keeps) return null;
   const end = a.from + a.insert.length;
   if (b.from === end && b.to === end && !/\s$/.test(a.insert)) return { ...a, insert: a.insert + b.insert };
   if (b.to === end && b.from < end && b.from >= a.from)

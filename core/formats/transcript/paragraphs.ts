@@ -1,5 +1,6 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
 import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
+import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import type { HouseStyle } from '../../rules/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
@@ -98,9 +99,6 @@ function oneVoice(speakers: ReadCaption['speakers']): ReadCaption['speakers'] {
   return out;
 }
 
-/** A pause that begins a new paragraph, in ms. */
-const pause = 2000;
-
 export interface Passage {
   /** In ms. */
   readonly start: number;
@@ -108,8 +106,6 @@ export interface Passage {
   readonly speaker: string;
   readonly content: Ranged;
 }
-
-const voiceOf = (c: Caption): string => c.speakers[0]?.speaker ?? '';
 
 /** The text of a caption on one line, its words left aside. */
 const flat = (c: Caption): Ranged => ({ ...onOneLine(c), words: [] });
@@ -121,8 +117,7 @@ export function passagesOf(captions: readonly Caption[]): Passage[] {
     if (c.text.trim() === '') continue;
     const open = groups.at(-1);
     const last = open?.at(-1);
-    const named = c.speakers.some((s) => s.from === 0 && s.label > 0);
-    if (open && last && !named && c.start - last.end < pause && voiceOf(c) === voiceOf(last)) open.push(c);
+    if (open && last && !beginsPassage(last, c)) open.push(c);
     else groups.push([c]);
   }
   return groups.flatMap((group): Passage[] => {

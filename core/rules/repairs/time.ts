@@ -2,11 +2,11 @@
 import { lendTime } from '../../layout/lend-time.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
-import { joinTexts, onOneLine, tokensOf, type Ranged } from '../../track/ranges.ts';
+import { joinTexts, onOneLine, tokensOf } from '../../track/ranges.ts';
 import type { Ground } from '../finding.ts';
+import { partedAt, wordsBefore } from '../give-words.ts';
 import { timeNeeded, wholeGap } from '../style.ts';
 import type { Candidate } from './candidate.ts';
-import { brokenAgain } from './text.ts';
 
 const gapOf = ({ style, rate }: Ground): number => wholeGap(style, rate);
 
@@ -83,7 +83,7 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
         after: partedAt(
           here,
           next,
-          [before(here, last.from), joinTexts([onOneLine(here, last.from), onOneLine(next)], ' ')],
+          [wordsBefore(here, last.from), joinTexts([onOneLine(here, last.from), onOneLine(next)], ' ')],
           at,
           ground,
         ),
@@ -99,7 +99,7 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
         after: partedAt(
           previous,
           here,
-          [joinTexts([onOneLine(previous), before(here, first.from)], ' '), onOneLine(here, first.from)],
+          [joinTexts([onOneLine(previous), wordsBefore(here, first.from)], ' '), onOneLine(here, first.from)],
           from,
           ground,
         ),
@@ -109,23 +109,7 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
   return out;
 }
 
-/** The words of a caption before an offset. */
-const before = (c: Caption, at: number): Ranged => onOneLine(c, 0, c.text.slice(0, at).trimEnd().length);
 const words = (n: number): string => (n === 1 ? 'A word is' : `${String(n)} words are`);
-/** Two neighbours whose words are parted elsewhere, from a moment on. */
-function partedAt(
-  first: Caption,
-  second: Caption,
-  texts: readonly [Ranged, Ranged],
-  at: number,
-  ground: Ground,
-): Caption[] {
-  const end = Math.max(first.start + 1, at - gapOf(ground));
-  return [
-    brokenAgain({ ...first, ...texts[0], end, proofed: false }, ground),
-    brokenAgain({ ...second, ...texts[1], start: at, proofed: false }, ground),
-  ];
-}
 
 /** Off the screen sooner: at the longest that is allowed. */
 export function shorten(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {

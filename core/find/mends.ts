@@ -1,0 +1,54 @@
+/** What somebody mended, so that the same mistake can be found elsewhere. */
+import { factsOf } from '../text/phrases/words.ts';
+import { phrasesOf } from '../text/phrases/bonds.ts';
+import { tokensOf } from '../track/ranges.ts';
+import type { Caption } from '../track/caption.ts';
+import { compile } from './query.ts';
+import { placesIn, type Place } from './replace.ts';
+
+/** Words that were wrong, and what they became. */
+export interface Mend {
+  readonly was: string;
+  readonly now: string;
+}
+
+/** More words than this are a rewriting, which stands nowhere else. */
+const mostWords = 4;
+
+const wordsOf = (text: string): string[] => tokensOf(text, 0, text.length).map(({ from, to }) => text.slice(from, to));
+/** A stretch of words without the punctuation around it. */
+const bare = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
+const fold = (word: string): string => bare(word).toLowerCase();
+
+/**
+ * The one stretch of words in which two texts differ; null where it is punctuation or capitals alone, or
+ * more than a few words, or a small word (“the” for “a” stands everywhere and is right nearly everywhere).
+ * @param language BCP 47
+ */
+export function mendOf(before: string, after: string, language: string | null): Mend | null {
+  const [old, fresh] = [wordsOf(before), wordsOf(after)];
+  let head = 0;
+  while (head < Math.min(old.length, fresh.length) && fold(old[head] ?? '') === fold(fresh[head] ?? '')) head++;
+  let tail = 0;
+  while (
+    tail < Math.min(old.length, fresh.length) - head &&
+    fold(old[old.length - 1 - tail] ?? '') === fold(fresh[fresh.length - 1 - tail] ?? '')
+  )
+    tail++;
+  const gone = old.slice(head, old.length - tail);
+  const come = fresh.slice(head, fresh.length - tail);
+  if (gone.length === 0 || come.length === 0 || gone.length > mostWords || come.length > mostWords) return null;
+  const was = bare(gone.join(' '));
+  const now = bare(come.join(' '));
+  if (was === '' || now === '' || was === now) return null;
+  const phrases = phrasesOf(language);
+  if (gone.length === 1 && factsOf(was, phrases).kinds !== 0) return null;
+  return { was, now };
+}
+
+/** The other places where the same words stand. Captions somebody has proofed are left out: there they were heard. */
+export function sameElsewhere(captions: readonly Caption[], { was }: Mend, except: string): Place[] {
+  const { seek } = compile({ text: was, matchCase: false, wholeWords: true, pattern: false });
+  if (!seek) return [];
+  return captions.flatMap((c) => (c.proofed || c.id === except ? [] : placesIn(c, seek)));
+}

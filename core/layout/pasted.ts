@@ -1,0 +1,140 @@
+/** Lines of text put into a track: captions by the pauses of what they stand in for, and by the style's limits. */
+import { timeNeeded, wholeGap } from '../rules/style.ts';
+import { caption, type Caption, type WordRange } from '../track/caption.ts';
+import { shareByLetters, tokensOf } from '../track/ranges.ts';
+import { reflow, type Frame } from './reflow.ts';
+
+/** What the lines take the place of. */
+export interface Gap {
+  /** Captions that go, in order; one at the least. */
+  readonly old: readonly Caption[];
+  /** When the caption after them begins, in ms; Infinity where there is none. */
+  readonly until: number;
+}
+
+/** Time a letter takes to be said where nothing better is known, in ms: common practice, 15 letters a second. */
+const perLetter = 67;
+/** Words are compared with those that were there only while that is quick. */
+const mostCompared = 4_000_000;
+
+/** A new word. */
+interface Said {
+  readonly text: string;
+  /** Line it stands in. */
+  readonly line: number;
+  /** Place of the old word it is the same as, among those that were there. */
+  readonly old: number | null;
+}
+
+const fold = (word: string): string => word.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+
+/** For each new word the old one it pairs with: the longest run of pairs in order there is. */
+function pairs(fresh: readonly string[], old: readonly string[]): (number | null)[] {
+  const [n, m] = [fresh.length, old.length];
+  const found = fresh.map((): number | null => null);
+  if (n * m > mostCompared) return found;
+  const width = m + 1;
+  const table = new Uint16Array((n + 1) * width);
+  const at = (i: number, j: number): number => table[i * width + j] ?? 0;
+  for (let i = n - 1; i >= 0; i--)
+    for (let j = m - 1; j >= 0; j--)
+      table[i * width + j] =
+        fresh[i] !== '' && fresh[i] === old[j] ? at(i + 1, j + 1) + 1 : Math.max(at(i + 1, j), at(i, j + 1));
+  for (let i = 0, j = 0; i < n && j < m;) {
+    if (fresh[i] !== '' && fresh[i] === old[j]) found[i++] = j++;
+    else if (at(i + 1, j) >= at(i, j + 1)) i++;
+    else j++;
+  }
+  return found;
+}
+
+/**
+ * Times of words in a row: their own where they were there, else those of the words they stand in for,
+ * shared by letters; where there were none, the time between.
+ */
+function timed(words: readonly Said[], old: readonly WordRange[], start: number, end: number): WordRange[] {
+  const text = words.map((w) => w.text).join(' ');
+  let at = 0;
+  const ranges = words.map((w) => {
+    const from = at;
+    at += w.text.length + 1;
+    return { from, to: from + w.text.length };
+  });
+  const out: WordRange[] = [];
+  let clock = start;
+  let before = -1;
+  for (let i = 0; i < words.length;) {
+    let next = i;
+    while (next < words.length && words[next]?.old === null) next++;
+    const after = words[next]?.old ?? old.length;
+    const stop = Math.max(clock, old[after]?.[2] ?? end);
+    if (next > i) {
+      const [first, last] = [old[before + 1], old[after - 1]];
+      const gone = first && last && after > before + 1;
+      const from = gone ? Math.max(clock, first[2]) : clock;
+      out.push(...shareByLetters(text, ranges.slice(i, next), from, gone ? Math.max(from, last[3]) : stop));
+    }
+    const same = old[after];
+    const range = ranges[next];
+    if (same && range) {
+      clock = Math.max(stop, same[3]);
+      out.push([range.from, range.to, stop, clock, same[4], same[5], same[6]]);
+    }
+    before = after;
+    i = next + 1;
+  }
+  return out;
+}
+
+/**
+ * Captions of lines in place of others. A word that was there keeps its time; the rest share the time
+ * between, and captions in which no word was there are provisional. Every line begins a caption.
+ * @param lines without line breaks; empty ones are passed over
+ */
+export function pasted(lines: readonly string[], { old, until }: Gap, frame: Frame, newId: () => string): Caption[] {
+  const words = lines.flatMap((line, n) =>
+    tokensOf(line, 0, line.length).map((t) => ({ text: line.slice(t.from, t.to), line: n })),
+  );
+  const first = old[0];
+  const last = old.at(-1);
+  if (!first || !last || words.length === 0) return [];
+  const known = old.flatMap((c) => c.words.map((w) => ({ word: w, text: c.text.slice(w[0], w[1]) })));
+  const pairing = pairs(
+    words.map((w) => fold(w.text)),
+    known.map((k) => fold(k.text)),
+  );
+  const said = words.map((w, i): Said => ({ ...w, old: pairing[i] ?? null }));
+  const gap = wholeGap(frame.style, frame.rate);
+  const letters = words.reduce((sum, w) => sum + w.text.length + 1, 0);
+  const room = Math.max(first.start + 1, until - gap);
+  const end = Math.max(last.end, Math.min(room, first.start + letters * perLetter));
+  const times = timed(
+    said,
+    known.map((k) => k.word),
+    first.start,
+    end,
+  );
+  const laid: Caption[] = [];
+  for (let i = 0; i < said.length;) {
+    let stop = i;
+    while (stop < said.length && said[stop]?.line === said[i]?.line) stop++;
+    const offset = times[i]?.[0] ?? 0;
+    const here = said.slice(i, stop);
+    const line = caption({
+      id: '',
+      start: times[i]?.[2] ?? first.start,
+      end: times[stop - 1]?.[3] ?? end,
+      timing: here.some((w) => w.old !== null) ? 'set' : 'provisional',
+      text: here.map((w) => w.text).join(' '),
+      words: times.slice(i, stop).map((w): WordRange => [w[0] - offset, w[1] - offset, w[2], w[3], w[4], w[5], w[6]]),
+      placement: first.placement,
+    });
+    laid.push(...reflow([line], frame, newId));
+    i = stop;
+  }
+  return laid.map((c, i): Caption => {
+    const most = Math.min((laid[i + 1]?.start ?? Infinity) - gap, Math.max(last.end, room));
+    const wanted = Math.max(c.end, c.start + timeNeeded(c, frame.style, frame.style.reading.speed.limit));
+    return { ...c, end: Math.max(c.start + 1, Math.min(wanted, most)) };
+  });
+}

@@ -1,0 +1,51 @@
+/** Words that go from a caption to its neighbour, with the time they were said in. */
+import { splitTimes } from '../track/split-times.ts';
+import type { Caption } from '../track/caption.ts';
+import type { Edit } from '../track/edits.ts';
+import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
+import type { Ground } from './finding.ts';
+import { brokenAgain } from './repairs/text.ts';
+import { wholeGap } from './style.ts';
+
+/** The words of a caption before an offset. */
+export const wordsBefore = (c: Caption, at: number): Ranged => onOneLine(c, 0, c.text.slice(0, at).trimEnd().length);
+
+/** Two neighbours whose words are parted elsewhere, from a moment on. @param at in ms */
+export function partedAt(
+  first: Caption,
+  second: Caption,
+  texts: readonly [Ranged, Ranged],
+  at: number,
+  ground: Ground,
+): [Caption, Caption] {
+  const end = Math.max(first.start + 1, at - wholeGap(ground.style, ground.rate));
+  return [
+    brokenAgain({ ...first, ...texts[0], end, proofed: false }, ground),
+    brokenAgain({ ...second, ...texts[1], start: at, end: Math.max(at + 1, second.end), proofed: false }, ground),
+  ];
+}
+
+/**
+ * The last word of a caption given to the one below, or the first to the one above. A caption of one word
+ * is joined with its neighbour.
+ * @returns null where there is no neighbour or no word
+ */
+export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 'below', ground: Ground): Edit | null {
+  const here = captions[i];
+  const other = captions[to === 'below' ? i + 1 : i - 1];
+  const words = here ? tokensOf(here.text, 0, here.text.length) : [];
+  const cut = to === 'below' ? words.at(-1) : words[1];
+  if (!here || !other || words.length === 0) return null;
+  const [first, second] = to === 'below' ? [here, other] : [other, here];
+  if (!cut || words.length === 1) return { type: 'join', id: first.id, next: second.id, between: ' ' };
+  const { start } = splitTimes(here, cut.from, wholeGap(ground.style, ground.rate));
+  const texts: [Ranged, Ranged] =
+    to === 'below'
+      ? [wordsBefore(here, cut.from), joinTexts([onOneLine(here, cut.from), onOneLine(other)], ' ')]
+      : [joinTexts([onOneLine(other), wordsBefore(here, cut.from)], ' '), onOneLine(here, cut.from)];
+  return {
+    type: 'replace',
+    removed: [first.id, second.id],
+    captions: partedAt(first, second, texts, start, ground),
+  };
+}
