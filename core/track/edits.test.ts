@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { captionsArbitrary, play, seedsArbitrary } from './arbitrary.ts';
-import { caption, inOrder, type WordRange } from './caption.ts';
+import { caption, inOrder, type Caption, type WordRange } from './caption.ts';
 import { decodeEdit, NotDecoded } from './decode.ts';
 import { apply, EditRefused, merge, type Edit } from './edits.ts';
 

@@ -122,19 +122,37 @@ function spliced(found: Caption, { from, to, insert, keeps }: Splice): Caption {
 /** More edits than this are made at once where they can be. */
 const fewEdits = 8;
 
-/** Many splices at once: the list is gone over once, not once for each. */
-function spliceMany(captions: readonly Caption[], edits: readonly Splice[]): Applied {
+/** Edits that change one caption and nothing else. */
+type Plain = Extract<Edit, { type: 'splice' | 'setTimes' | 'mark' }>;
+const isPlain = (edit: Edit): edit is Plain =>
+  edit.type === 'splice' || edit.type === 'setTimes' || edit.type === 'mark';
+
+function changed(found: Caption, edit: Plain): Caption {
+  switch (edit.type) {
+    case 'splice':
+      return spliced(found, edit);
+    case 'setTimes':
+      validTimes(edit.start, edit.end);
+      return { ...found, start: edit.start, end: edit.end, timing: 'set' };
+    case 'mark':
+      within(found.text, edit.from, edit.to);
+      return markText(found, edit.from, edit.to, edit.kind, edit.value, edit.on);
+  }
+}
+
+/** Many changes of single captions at once: the list is gone over once, not once for each. */
+function changeMany(captions: readonly Caption[], edits: readonly Plain[]): Applied {
   const now = new Map(captions.map((c) => [c.id, c]));
   const touched = new Set<string>();
   for (const edit of edits) {
     const found = now.get(edit.id);
     if (!found) throw new EditRefused(`Caption ${edit.id} is no longer in the track.`);
-    now.set(edit.id, spliced(found, edit));
+    now.set(edit.id, changed(found, edit));
     touched.add(edit.id);
   }
   const before = captions.filter((c) => touched.has(c.id));
   return {
-    captions: captions.map((c) => now.get(c.id) ?? c),
+    captions: sorted(captions.map((c) => now.get(c.id) ?? c)),
     inverse: { type: 'replace', removed: [...touched], captions: before },
   };
 }
@@ -192,30 +210,22 @@ function join(captions: readonly Caption[], edit: Extract<Edit, { type: 'join' }
  */
 export function apply(captions: readonly Caption[], edit: Edit): Applied {
   switch (edit.type) {
-    case 'splice': {
+    case 'splice':
+    case 'setTimes':
+    case 'mark': {
       const { index, found } = find(captions, edit.id);
-      return exchange(captions, index, [found], [spliced(found, edit)]);
+      return exchange(captions, index, [found], [changed(found, edit)]);
     }
     case 'split':
       return split(captions, edit);
     case 'join':
       return join(captions, edit);
-    case 'setTimes': {
-      const { index, found } = find(captions, edit.id);
-      validTimes(edit.start, edit.end);
-      return exchange(captions, index, [found], [{ ...found, start: edit.start, end: edit.end, timing: 'set' }]);
-    }
     case 'insert':
       return exchangeMany(captions, [], edit.captions);
     case 'remove':
       return exchangeMany(captions, edit.ids, []);
     case 'replace':
       return exchangeMany(captions, edit.removed, edit.captions);
-    case 'mark': {
-      const { index, found } = find(captions, edit.id);
-      within(found.text, edit.from, edit.to);
-      return exchange(captions, index, [found], [markText(found, edit.from, edit.to, edit.kind, edit.value, edit.on)]);
-    }
     case 'letBe': {
       const { index, found } = find(captions, edit.id);
       const rest = found.letBe.filter((e) => e.rule !== edit.rule);
@@ -233,8 +243,7 @@ export function apply(captions: readonly Caption[], edit: Edit): Applied {
       return { captions: after, inverse: { type: 'proof', ids: changed, proofed: !edit.proofed } };
     }
     case 'together': {
-      if (edit.edits.length > fewEdits && edit.edits.every((e): e is Splice => e.type === 'splice'))
-        return spliceMany(captions, edit.edits);
+      if (edit.edits.length > fewEdits && edit.edits.every(isPlain)) return changeMany(captions, edit.edits);
       const inverses: Edit[] = [];
       let now = captions;
       for (const step of edit.edits) {

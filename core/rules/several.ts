@@ -1,0 +1,58 @@
+/** What is done to several captions at once, each as one step. */
+import { labelLength, labelsIn } from '../text/labels.ts';
+import type { Caption } from '../track/caption.ts';
+import type { Edit } from '../track/edits.ts';
+import { joinTexts, onOneLine, spliceText } from '../track/ranges.ts';
+import { labelText } from './conventions.ts';
+import type { Ground } from './finding.ts';
+import { brokenAgain } from './repairs/text.ts';
+
+/** Captions some ms later, or earlier where that is negative; none begins before 0. */
+export function shifted(captions: readonly Caption[], by: number): Edit | null {
+  const earliest = Math.min(...captions.map((c) => c.start));
+  const whole = Math.max(Math.round(by), -earliest);
+  if (captions.length === 0 || whole === 0) return null;
+  return {
+    type: 'together',
+    edits: captions.map(({ id, start, end }) => ({ type: 'setTimes', id, start: start + whole, end: end + whole })),
+  };
+}
+
+/** Captions in a row as one, with the lines broken anew. */
+export function joinedAll(captions: readonly Caption[], ground: Ground): Edit | null {
+  const [first] = captions;
+  if (!first || captions.length < 2) return null;
+  const whole: Caption = {
+    ...first,
+    ...joinTexts(
+      captions.map((c) => onOneLine(c)),
+      ' ',
+    ),
+    end: Math.max(...captions.map((c) => c.end)),
+    proofed: false,
+  };
+  return { type: 'replace', removed: captions.map((c) => c.id), captions: [brokenAgain(whole, ground)] };
+}
+
+/**
+ * Captions said by a speaker. The first gets the label in the style's form; what was known of who spoke in
+ * them goes, and so does a label they began with.
+ * @param speaker as the label has it; empty to take the speaker away
+ */
+export function labelled(captions: readonly Caption[], speaker: string, ground: Ground): Edit | null {
+  if (captions.length === 0) return null;
+  const name = speaker.trim();
+  const after = captions.map((c, i): Caption => {
+    const known = labelsIn(c, new Set([name.toLowerCase()])).find((l) => l.from === 0);
+    const length = Math.max(known?.to ?? 0, labelLength(c.text, name));
+    const bare = length > 0 ? spliceText(c, 0, length, '') : c;
+    const label = i === 0 && name !== '' ? `${labelText(name, ground.style.text.speakerLabels.form)} ` : '';
+    const said = label === '' ? bare : spliceText(bare, 0, 0, label);
+    const speakers =
+      name === ''
+        ? []
+        : [{ from: 0, to: said.text.length, speaker: name, label: Math.min(label.length, said.text.length) }];
+    return { ...(label === '' ? said : brokenAgain(said, ground)), speakers, proofed: false };
+  });
+  return { type: 'replace', removed: captions.map((c) => c.id), captions: after };
+}
