@@ -26,6 +26,18 @@ const deeds: Deeds = {
   go: nothing,
   breakLines: () => Promise.resolve(),
   dialog: nothing,
+  give: nothing,
+  mark: nothing,
+  extend: nothing,
+  loop: nothing,
+  speed: nothing,
+  follow: nothing,
+  doubtful: nothing,
+  unproofed: nothing,
+  find: nothing,
+  mendSame: nothing,
+  turn: nothing,
+  several: nothing,
 };
 const commands = commandsOf(deeds);
 const id = (event: ReturnType<typeof press>, inText = false, onControl = false) =>

@@ -21,6 +21,18 @@ export interface Deeds {
   readonly repairAll: () => Promise<void>;
   readonly timeHere: (edge: 'start' | 'end') => void;
   readonly join: (direction: 'above' | 'below') => void;
+  readonly give: (to: 'above' | 'below') => void;
+  readonly mark: (kind: 'italic' | 'bold' | 'underline') => void;
+  readonly extend: (by: 1 | -1) => void;
+  readonly loop: () => void;
+  readonly speed: (direction: 1 | -1) => void;
+  readonly follow: () => void;
+  readonly doubtful: () => void;
+  readonly unproofed: (direction: 1 | -1) => void;
+  readonly find: () => void;
+  readonly mendSame: () => void;
+  readonly turn: () => void;
+  readonly several: (deed: 'proof' | 'join' | 'remove' | 'keepOnly') => void;
   readonly undo: () => void;
   readonly redo: () => void;
   readonly go: (to: RouteLocationRaw) => void;
@@ -44,9 +56,19 @@ export function commandsOf(deeds: Deeds): readonly Command[] {
       keys: ["Ctrl+Shift+'"],
       run: () => deeds.replay(1),
     },
+    { id: 'loop', title: 'Play this caption again and again', keys: ['Ctrl+;'], run: deeds.loop },
+    { id: 'slower', title: 'Slower', keys: ['Ctrl+Shift+,'], run: () => deeds.speed(-1) },
+    { id: 'faster', title: 'Faster', keys: ['Ctrl+Shift+.'], run: () => deeds.speed(1) },
+    { id: 'follow', title: 'Follow the sound, or stay here', keys: ['Ctrl+Shift+f'], run: deeds.follow },
     { id: 'proof', title: 'Proofed, and on to the next', keys: ['Ctrl+Enter'], run: deeds.proof },
     { id: 'above', title: 'Caption above', keys: ['Ctrl+ArrowUp'], run: () => deeds.move(-1) },
     { id: 'below', title: 'Caption below', keys: ['Ctrl+ArrowDown'], run: () => deeds.move(1) },
+    { id: 'unproofed', title: 'Next caption not proofed', keys: ['F9'], run: () => deeds.unproofed(1) },
+    { id: 'unproofed-before', title: 'Caption not proofed before', keys: ['Shift+F9'], run: () => deeds.unproofed(-1) },
+    { id: 'doubtful', title: 'Next doubtful word, with suggestions', keys: ['F4'], run: deeds.doubtful },
+    { id: 'mend-same', title: 'Mend the same mistake everywhere', keys: ['Ctrl+m'], run: deeds.mendSame },
+    { id: 'find', title: 'Find and replace', keys: ['Ctrl+f'], run: deeds.find },
+    { id: 'turn', title: 'Line by line, or running text', keys: ['Ctrl+Shift+r'], run: deeds.turn },
     { id: 'finding', title: 'Next finding', keys: ['F8'], run: () => deeds.finding(1) },
     { id: 'finding-before', title: 'Finding before', keys: ['Shift+F8'], run: () => deeds.finding(-1) },
     { id: 'repair', title: 'Repair what the monitor shows', keys: ['Ctrl+e'], run: deeds.repair },
@@ -61,11 +83,55 @@ export function commandsOf(deeds: Deeds): readonly Command[] {
       run: () => deeds.timeHere('start'),
     },
     { id: 'end-here', title: 'End this caption at the playhead', keys: ['Ctrl+]'], run: () => deeds.timeHere('end') },
+    {
+      id: 'give-above',
+      title: 'Give the first word to the caption above',
+      keys: ['Alt+Shift+ArrowUp'],
+      run: () => deeds.give('above'),
+    },
+    {
+      id: 'give-below',
+      title: 'Give the last word to the caption below',
+      keys: ['Alt+Shift+ArrowDown'],
+      run: () => deeds.give('below'),
+    },
+    { id: 'italic', title: 'Italic', keys: ['Ctrl+i'], run: () => deeds.mark('italic') },
+    { id: 'bold', title: 'Bold', keys: ['Ctrl+b'], run: () => deeds.mark('bold') },
+    { id: 'underline', title: 'Underline', keys: ['Ctrl+u'], run: () => deeds.mark('underline') },
+    {
+      id: 'select-above',
+      title: 'Select the caption above too',
+      keys: ['Ctrl+Shift+ArrowUp'],
+      run: () => deeds.extend(-1),
+    },
+    {
+      id: 'select-below',
+      title: 'Select the caption below too',
+      keys: ['Ctrl+Shift+ArrowDown'],
+      run: () => deeds.extend(1),
+    },
+    {
+      id: 'proof-selected',
+      title: 'Selected captions proofed, or no longer',
+      keys: [],
+      run: () => deeds.several('proof'),
+    },
+    { id: 'label', title: 'Label the speaker…', keys: ['Ctrl+l'], run: () => deeds.dialog('label') },
+    { id: 'shift', title: 'Shift in time…', keys: [], run: () => deeds.dialog('shift') },
+    { id: 'join-selected', title: 'Join the selected captions', keys: ['Ctrl+j'], run: () => deeds.several('join') },
+    {
+      id: 'delete',
+      title: 'Delete the selected captions',
+      keys: ['Ctrl+Shift+Delete'],
+      run: () => deeds.several('remove'),
+    },
+    { id: 'keep-only', title: 'Keep only the selected captions', keys: [], run: () => deeds.several('keepOnly') },
     { id: 'join-above', title: 'Join with the caption above', keys: [], run: () => deeds.join('above') },
     { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => deeds.join('below') },
     { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], run: deeds.undo },
     { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], run: deeds.redo },
-    { id: 'find-command', title: 'Find a command', keys: ['Ctrl+k', '?'], run: () => deeds.dialog('finder') },
+    { id: 'find-command', title: 'Find a command', keys: ['Ctrl+k'], run: () => deeds.dialog('finder') },
+    { id: 'keys', title: 'All keys, and ways of working', keys: ['?'], run: () => deeds.dialog('keys') },
     { id: 'go-words', title: 'Go to Words', keys: [], run: stage('words') },
     { id: 'go-checks', title: 'Go to Checks', keys: [], run: stage('checks') },
     { id: 'go-handover', title: 'Go to Handover', keys: [], run: stage('handover') },
@@ -83,6 +149,7 @@ const unshifted: Readonly<Record<string, string>> = {
   Period: '.',
   BracketLeft: '[',
   BracketRight: ']',
+  Semicolon: ';',
 };
 
 /** A key press in the words of the command list; null for a modifier alone. */
@@ -113,6 +180,8 @@ export function commandFor(
 export function keyLabel(key: string): string {
   return key
     .split('+')
-    .map((part) => ({ ArrowUp: '↑', ArrowDown: '↓', z: 'Z', k: 'K', e: 'E', Enter: '↵' })[part] ?? part)
+    .map(
+      (part) => ({ ArrowUp: '↑', ArrowDown: '↓', Enter: '↵' })[part] ?? (part.length === 1 ? part.toUpperCase() : part),
+    )
     .join(' ');
 }

@@ -14,7 +14,7 @@ import type { Deeds } from './commands.ts';
 
 export function useDeeds(): Pick<
   Deeds,
-  'replay' | 'proof' | 'finding' | 'repair' | 'repairAll' | 'breakLines' | 'timeHere' | 'join'
+  'replay' | 'proof' | 'finding' | 'unproofed' | 'repair' | 'repairAll' | 'breakLines' | 'timeHere' | 'join'
 > & {
   readonly unproof: () => void;
 } {
@@ -43,19 +43,28 @@ export function useDeeds(): Pick<
     playback.replay(place.index, place.index);
   }
 
-  /** Goes to the next caption with a finding, and where none is left to the next with advice. */
-  function finding(direction: 1 | -1): void {
+  /** Goes to the next caption of which something holds, going round. @returns false where there is none */
+  function goToNext(direction: 1 | -1, holds: (caption: Caption) => boolean): boolean {
     const many = track.captions.length;
-    const counts = (c: Caption): boolean =>
-      findings.count > 0 ? mustGo(findings.of(c.id)) : findings.of(c.id).length > 0;
     for (let i = 1; i <= many; i++) {
       const next = track.captions[(place.index + direction * i + many * i) % many];
-      if (next && counts(next)) {
+      if (next && holds(next)) {
         place.goTo(next.id, 'chosen');
-        return;
+        return true;
       }
     }
-    track.notice = 'No caption departs from the house style.';
+    return false;
+  }
+
+  /** Goes to the next caption with a finding, and where none is left to the next with advice. */
+  function finding(direction: 1 | -1): void {
+    const counts = (c: Caption): boolean =>
+      findings.count > 0 ? mustGo(findings.of(c.id)) : findings.of(c.id).length > 0;
+    if (!goToNext(direction, counts)) track.notice = 'No caption departs from the house style.';
+  }
+
+  function unproofed(direction: 1 | -1): void {
+    if (!goToNext(direction, (c) => !c.proofed)) track.notice = 'Every caption is proofed.';
   }
 
   function repair(): void {
@@ -102,5 +111,5 @@ export function useDeeds(): Pick<
     place.goTo(a.id, 'chosen');
   }
 
-  return { replay, proof, unproof, finding, repair, repairAll, breakLines, timeHere, join };
+  return { replay, proof, unproof, finding, unproofed, repair, repairAll, breakLines, timeHere, join };
 }

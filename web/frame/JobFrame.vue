@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import CommandFinder from '../commands/CommandFinder.vue';
+import KeySheet from '../commands/KeySheet.vue';
 import { useCommands } from '../commands/use-commands.ts';
 import { away } from '../api/client.ts';
 import { fetchStages } from '../router.ts';
@@ -14,6 +15,7 @@ import { usePlayback } from '../stores/playback.ts';
 import { useArriving } from '../stores/arriving.ts';
 import { useTrack } from '../stores/track.ts';
 import JobStyle from '../styles/JobStyle.vue';
+import SeveralDialogs from '../words/SeveralDialogs.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import StageRail from './StageRail.vue';
@@ -23,8 +25,9 @@ const open = useJob();
 const track = useTrack();
 const playback = usePlayback();
 const dialogs = useDialogs();
-const commands = useCommands();
-const [finderOpen, styleOpen, relayOpen] = [dialogs.bound('finder'), dialogs.bound('style'), dialogs.bound('relay')];
+const { commands, usual } = useCommands();
+const [finderOpen, keysOpen] = [dialogs.bound('finder'), dialogs.bound('keys')];
+const [styleOpen, relayOpen] = [dialogs.bound('style'), dialogs.bound('relay')];
 const trouble = computed(() => open.trouble ?? track.trouble);
 const ready = computed(() => open.job !== null && track.track !== null);
 
@@ -80,6 +83,8 @@ onBeforeUnmount(() => {
       <SkylineStrip />
     </div>
     <CommandFinder v-model:open="finderOpen" :commands="commands" />
+    <KeySheet v-model:open="keysOpen" :commands="usual" />
+    <SeveralDialogs />
     <JobStyle v-model:open="styleOpen" />
     <RelayDialog v-model:open="relayOpen" />
   </div>

@@ -3,14 +3,13 @@ import { Pause, Play } from '@lucide/vue';
 import { monitorClock } from '../../core/time/clock.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { rates, usePlayback } from '../stores/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 
 const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
-const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
 </script>
 
 <template>
@@ -45,6 +44,15 @@ const rates = [0.5, 0.75, 1, 1.25, 1.5, 2] as const;
     >
       <option v-for="rate in rates" :key="rate" :value="rate">{{ rate }}×</option>
     </select>
+    <button
+      type="button"
+      class="plain-button"
+      title="While playing, the cursor caption goes along (Ctrl Shift F)"
+      :aria-pressed="place.follow"
+      @click="place.follow = !place.follow"
+    >
+      Follow{{ place.follow ? ' ✓' : '' }}
+    </button>
     <button
       type="button"
       class="plain-button"

@@ -7,6 +7,7 @@ import { noFindings } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { order } from '../work/order.ts';
 import { useJob } from './job.ts';
+import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';
 
 /** More captions than this are looked over in the worker. */
@@ -15,6 +16,7 @@ const many = 1500;
 export const useFindings = defineStore('findings', () => {
   const job = useJob();
   const track = useTrack();
+  const preferences = usePreferences();
   const { look, take, work } = finder();
   const ground = computed<Ground | null>(() =>
     job.job
@@ -23,6 +25,7 @@ export const useFindings = defineStore('findings', () => {
           rate: job.job.rate,
           length: job.job.recording?.length ?? null,
           language: track.track?.language ?? job.job.language,
+          doubtBelow: preferences.doubtBelow,
         }
       : null,
   );

@@ -6,6 +6,9 @@ import { usePlace } from './place.ts';
 import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';
 
+/** The speeds there are. */
+export const rates: readonly number[] = [0.5, 0.75, 1, 1.25, 1.5, 2];
+
 /** Playback goes on by itself so long after the last key, in ms. */
 const goesOnAfter = 900;
 
@@ -21,6 +24,9 @@ export const usePlayback = defineStore('playback', () => {
   const rate = ref(1);
   const trouble = ref<string | null>(null);
   let until = Infinity;
+  /** A caption plays again and again: where it begins, in ms. */
+  let again: number | null = null;
+  const looping = ref(false);
   let frame = 0;
   let holding: ReturnType<typeof setTimeout> | undefined;
 
@@ -29,6 +35,10 @@ export const usePlayback = defineStore('playback', () => {
     if (!media) return;
     time.value = Math.round(media.currentTime * 1000);
     if (time.value >= until) {
+      if (again !== null) {
+        seek(again);
+        return;
+      }
       until = Infinity;
       media.pause();
     }
@@ -64,8 +74,13 @@ export const usePlayback = defineStore('playback', () => {
     if (!media) return;
     void media.play().catch(() => undefined);
   }
+  function endLoop(): void {
+    again = null;
+    looping.value = false;
+  }
   function play(): void {
     until = Infinity;
+    endLoop();
     place.follow = true;
     start();
   }
@@ -87,6 +102,7 @@ export const usePlayback = defineStore('playback', () => {
   }
   function step(direction: 1 | -1): void {
     until = Infinity;
+    endLoop();
     seek(time.value + direction * preferences.step);
   }
   /** Plays the captions from one index to another, and stops after the last. */
@@ -94,9 +110,22 @@ export const usePlayback = defineStore('playback', () => {
     const from = track.captions[Math.max(0, first)];
     const to = track.captions[Math.min(track.captions.length - 1, last)];
     if (!from || !to) return;
+    endLoop();
     seek(from.start);
     until = to.end + 150;
     start();
+  }
+  /** Plays the cursor caption again and again, or no longer. */
+  function loop(): void {
+    const here = place.caption;
+    if (looping.value || !here) {
+      endLoop();
+      pause();
+      return;
+    }
+    replay(place.index, place.index);
+    again = here.start;
+    looping.value = true;
   }
   /** A key was typed: playback holds, and goes on a moment after the last key. */
   function typed(): void {
@@ -111,7 +140,32 @@ export const usePlayback = defineStore('playback', () => {
   }
   function setRate(to: number): void {
     rate.value = to;
-    if (element.value) element.value.playbackRate = to;
+    if (!element.value) return;
+    element.value.playbackRate = to;
+    element.value.preservesPitch = true;
   }
-  return { time, length, playing, rate, trouble, attach, play, pause, toggle, seek, step, replay, typed, setRate };
+  /** To the next of the usual speeds. */
+  function faster(direction: 1 | -1): void {
+    const at = rates.indexOf(rate.value);
+    setRate(rates[Math.max(0, Math.min(rates.length - 1, at + direction))] ?? 1);
+  }
+  return {
+    time,
+    length,
+    playing,
+    rate,
+    looping,
+    trouble,
+    attach,
+    play,
+    pause,
+    toggle,
+    seek,
+    step,
+    replay,
+    loop,
+    typed,
+    setRate,
+    faster,
+  };
 });

@@ -1,6 +1,7 @@
 /** What a person prefers, kept in this browser. */
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
+import { usualDoubt } from '../../core/track/doubt.ts';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
 
@@ -9,10 +10,26 @@ interface Kept {
   readonly holdWhileTyping: boolean;
   /** One step back or ahead, in ms. */
   readonly step: number;
+  /** How Words is read. */
+  readonly reading: 'lines' | 'text';
+  /** Words the recogniser was less sure of than this are doubtful. */
+  readonly doubtBelow: number;
+  /** A proofed caption stays proofed when its text is changed. */
+  readonly keepsProof: boolean;
+  /** Keys that are not the usual ones, by the id of the command. */
+  readonly keys: Readonly<Record<string, readonly string[]>>;
 }
 
 const place = 'fenwix-preferences';
-const fallback: Kept = { theme: 'system', holdWhileTyping: true, step: 2000 };
+const fallback: Kept = {
+  theme: 'system',
+  holdWhileTyping: true,
+  step: 2000,
+  reading: 'lines',
+  doubtBelow: usualDoubt,
+  keepsProof: false,
+  keys: {},
+};
 
 function kept(): Kept {
   try {
@@ -27,15 +44,23 @@ export const usePreferences = defineStore('preferences', () => {
   const theme = ref(before.theme);
   const holdWhileTyping = ref(before.holdWhileTyping);
   const step = ref(before.step);
+  const reading = ref(before.reading);
+  const doubtBelow = ref(before.doubtBelow);
+  const keepsProof = ref(before.keepsProof);
+  const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
   query.addEventListener('change', (event) => (systemDark.value = event.matches));
   const dark = computed(() => theme.value === 'dark' || (theme.value === 'system' && systemDark.value));
-  watch([theme, holdWhileTyping, step], () =>
-    localStorage.setItem(
-      place,
-      JSON.stringify({ theme: theme.value, holdWhileTyping: holdWhileTyping.value, step: step.value }),
-    ),
-  );
-  return { theme, dark, holdWhileTyping, step };
+  const all = computed<Kept>(() => ({
+    theme: theme.value,
+    holdWhileTyping: holdWhileTyping.value,
+    step: step.value,
+    reading: reading.value,
+    doubtBelow: doubtBelow.value,
+    keepsProof: keepsProof.value,
+    keys: keys.value,
+  }));
+  watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
+  return { theme, dark, holdWhileTyping, step, reading, doubtBelow, keepsProof, keys };
 });

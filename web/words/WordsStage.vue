@@ -3,42 +3,60 @@ import { computed } from 'vue';
 import { useDeeds } from '../commands/use-deeds.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
+import FindBar from './FindBar.vue';
+import MendOffer from './MendOffer.vue';
+import PlacesDialog from './PlacesDialog.vue';
+import SelectionBar from './SelectionBar.vue';
+import SuggestionCard from './SuggestionCard.vue';
+import { useDoubt } from './use-doubt.ts';
+import { useFind } from './use-find.ts';
+import { useMends } from './use-mends.ts';
 import WordsSurface from './WordsSurface.vue';
 
 const track = useTrack();
 const place = usePlace();
 const deeds = useDeeds();
 const findings = useFindings();
+const preferences = usePreferences();
+const doubt = useDoubt();
+const find = useFind();
+const mends = useMends();
 const findable = computed(() => findings.found.byCaption.size > 0);
+const readings = [
+  ['lines', 'Line by line'],
+  ['text', 'Running text'],
+] as const;
 </script>
 
 <template>
   <div class="stage-bar">
-    <h2>Line by line</h2>
-    <span class="soft">{{ track.proofed }} of {{ track.captions.length }} proofed</span>
-    <span class="spring"></span>
+    <h2 class="visually-hidden">Words</h2>
+    <div class="readings" role="group" aria-label="How the words are read">
+      <button
+        v-for="[id, name] in readings"
+        :key="id"
+        type="button"
+        :aria-pressed="preferences.reading === id"
+        @click="preferences.reading = id"
+      >
+        {{ name }}
+      </button>
+    </div>
     <button
       type="button"
       class="plain-button"
-      :aria-pressed="place.follow"
-      title="While playing, the cursor caption goes along"
-      @click="place.follow = !place.follow"
+      :disabled="doubt.count === 0"
+      title="Next doubtful word, with suggestions"
+      @click="doubt.next()"
     >
-      Follow{{ place.follow ? ' ✓' : '' }}
-    </button>
-    <button
-      type="button"
-      class="plain-button"
-      :disabled="!place.caption"
-      title="With the one before and after (Ctrl Shift ')"
-      @click="deeds.replay(1)"
-    >
-      Replay three
+      {{ doubt.count }} doubtful <kbd>F4</kbd>
     </button>
     <button type="button" class="plain-button" :disabled="!findable" @click="deeds.finding(1)">
       Next finding <kbd>F8</kbd>
     </button>
+    <span class="spring"></span>
     <button
       v-if="place.caption?.proofed"
       type="button"
@@ -58,18 +76,64 @@ const findable = computed(() => findings.found.byCaption.size > 0);
     >
       Proofed <kbd>Ctrl ↵</kbd>
     </button>
+    <button type="button" class="plain-button words-find" title="Find and replace" @click="find.start()">
+      Find <kbd>Ctrl F</kbd>
+    </button>
   </div>
   <p v-if="!track.editable" class="words-note" role="status">
     This is a machine draft: it stays as the recogniser left it.
   </p>
+  <FindBar v-if="find.open" />
   <div v-if="track.captions.length === 0" class="words-empty">
     <h2>No captions yet</h2>
     <p class="soft">Bring a caption file or a machine draft in on the Jobs page, under New job.</p>
   </div>
-  <WordsSurface v-else />
+  <div v-else class="words-desk">
+    <WordsSurface />
+    <SuggestionCard />
+    <SelectionBar />
+    <MendOffer v-if="!place.selected" />
+    <PlacesDialog
+      v-if="mends.offer"
+      v-model:open="mends.choosing"
+      :title="`Where “${mends.offer.mend.was}” stands too`"
+      :places="mends.offer.places"
+      :replacement="mends.offer.mend.now"
+      :pattern="false"
+      @done="mends.mendIn($event)"
+    />
+  </div>
 </template>
 
 <style scoped>
+.readings {
+  display: inline-flex;
+  flex: none;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.readings button {
+  padding: 3px 10px;
+  border: 0;
+  background: var(--sheet);
+  color: var(--ink);
+  font: 500 14px/1.5 var(--read);
+  white-space: nowrap;
+  cursor: pointer;
+}
+.readings button[aria-pressed='true'] {
+  background: var(--reed-wash);
+  color: var(--reed);
+  font-weight: 700;
+}
+.words-desk {
+  position: relative;
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-height: 0;
+}
 .words-note {
   padding: 6px 14px;
   background: var(--sun-wash);
@@ -77,5 +141,23 @@ const findable = computed(() => findings.found.byCaption.size > 0);
 .words-empty {
   padding: 60px 24px;
   text-align: center;
+}
+.words-desk :deep(.foot-bar) {
+  position: absolute;
+  right: 12px;
+  bottom: 12px;
+  left: 12px;
+  z-index: 4;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  padding: 8px 10px;
+  border: 1px solid var(--ink);
+  background: var(--sheet);
+  box-shadow: 0 6px 18px rgb(0 0 0 / 18%);
+}
+.words-desk :deep(.foot-bar p) {
+  flex: 1 1 auto;
 }
 </style>

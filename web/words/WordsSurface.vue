@@ -6,20 +6,37 @@ import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
+import { onSurface } from './on-surface.ts';
 import { createSurface, type Surface } from './surface/surface.ts';
 import type { Around } from './surface/state.ts';
+import { useMends } from './use-mends.ts';
+import { useSaid } from './use-said.ts';
 
 const job = useJob();
 const track = useTrack();
 const place = usePlace();
 const playback = usePlayback();
 const findings = useFindings();
+const preferences = usePreferences();
+const mends = useMends();
+const said = useSaid();
 const parent = useTemplateRef<HTMLElement>('parent');
 let surface: Surface | null = null;
 
 const around = (): Around | null =>
-  job.job ? { style: job.job.style, findings: findings.found.byCaption, cursor: place.caption?.id ?? null } : null;
+  job.job
+    ? {
+        style: job.job.style,
+        findings: findings.found.byCaption,
+        cursor: place.caption?.id ?? null,
+        reading: preferences.reading,
+        doubtBelow: preferences.doubtBelow,
+        keepsProof: preferences.keepsProof,
+      }
+    : null;
+const find = (id: string) => track.captions.find((c) => c.id === id);
 
 onMounted(() => {
   const first = around();
@@ -29,34 +46,49 @@ onMounted(() => {
     nonce,
     captions: track.captions,
     around: first,
-    rate: () => job.job?.rate ?? { numerator: 25, denominator: 1 },
+    ground: () => findings.ground,
     editable: () => track.editable,
     newId,
     onChange({ edit, applied, mergeable }) {
+      const before = edit.type === 'splice' ? find(edit.id) : undefined;
       track.change(edit, mergeable, applied);
       playback.typed();
+      if (before) mends.typing(before);
     },
     onMove: track.endTyping,
     onComposing(now) {
       track.composing = now;
     },
     onTime(id) {
-      const caption = track.captions.find((c) => c.id === id);
+      const caption = find(id);
       if (!caption) return;
       place.goTo(id, 'chosen');
       playback.seek(caption.start);
+    },
+    onHear(id, offset) {
+      const caption = find(id);
+      if (!caption) return;
+      const word = caption.words.find((w) => w[1] >= offset);
+      playback.seek(word?.[2] ?? caption.start);
+      place.goTo(id, 'chosen');
+    },
+    onTooMuch(characters) {
+      track.notice = `The clipboard holds ${characters.toLocaleString('en')} characters, more than can be pasted at once, so nothing was changed. Save them as a text file and bring that in on Tracks.`;
     },
     onEnter: (id) => place.goTo(id, 'chosen'),
     onView: (stretch) => (place.view = stretch),
     onSelect: (stretch) => (place.selection = stretch),
   });
+  onSurface.value = surface;
   if (place.caption) surface.show(place.caption.id, true);
   surface.view.focus();
 });
 onBeforeUnmount(() => {
+  mends.settle();
   track.composing = false;
   place.selection = null;
   place.view = null;
+  onSurface.value = null;
   surface?.destroy();
 });
 
@@ -65,10 +97,23 @@ watch(
   (captions) => surface?.setCaptions(captions),
   { flush: 'sync' },
 );
-watch([() => findings.found, () => place.caption?.id, () => job.job?.style], () => {
-  const now = around();
-  if (now) surface?.setAround(now);
-});
+watch(
+  [
+    () => findings.found,
+    () => place.caption?.id,
+    () => job.job?.style,
+    () => preferences.reading,
+    () => preferences.doubtBelow,
+    () => preferences.keepsProof,
+  ],
+  (now, before) => {
+    const next = around();
+    if (next) surface?.setAround(next);
+    // The same word stays in sight when the text is read otherwise.
+    if (now[3] !== before[3]) surface?.showCursor();
+  },
+);
+watch(said, (at) => surface?.setSaid(at));
 watch(
   () => place.caption?.id,
   (id) => {
@@ -83,12 +128,6 @@ watch(
     if (id) place.goTo(id, 'chosen');
   },
 );
-
-defineExpose({
-  focus: () => surface?.view.focus(),
-  join: (direction: 'above' | 'below') => surface?.join(direction),
-  share: () => surface?.share(),
-});
 </script>
 
 <template>

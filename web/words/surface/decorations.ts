@@ -1,7 +1,8 @@
-/** How lines of the document look: where captions begin and end, which one is the cursor caption, doubtful words. */
-import { RangeSetBuilder } from '@codemirror/state';
+/** How lines of the document look: where captions begin and end, which one is the cursor caption, doubtful words, italics. */
+import type { Range } from '@codemirror/state';
 import { Decoration, ViewPlugin, type DecorationSet, type EditorView, type ViewUpdate } from '@codemirror/view';
-import { isDoubtful } from '../../../core/track/doubt.ts';
+import type { Caption, Mark } from '../../../core/track/caption.ts';
+import { isDoubtful, usualDoubt } from '../../../core/track/doubt.ts';
 import { spotAt } from './layout.ts';
 import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
 
@@ -9,7 +10,9 @@ const doubtful = Decoration.mark({
   class: 'doubtful',
   attributes: { title: 'The recogniser was not sure of this word' },
 });
+const cursorText = Decoration.mark({ class: 'text-cursor' });
 const lines = new Map<string, Decoration>();
+const marks = new Map<string, Decoration>();
 
 function lineDecoration(name: string): Decoration {
   let made = lines.get(name);
@@ -17,33 +20,84 @@ function lineDecoration(name: string): Decoration {
   return made;
 }
 
+/** How a mark of the text looks; those that a viewer cannot see have no look. */
+function markDecoration({ kind, value }: Mark): Decoration | null {
+  if (kind === 'italic' || kind === 'bold' || kind === 'underline') {
+    let made = marks.get(kind);
+    if (!made) marks.set(kind, (made = Decoration.mark({ class: `mark-${kind}` })));
+    return made;
+  }
+  return kind === 'language' ? Decoration.mark({ attributes: { lang: value } }) : null;
+}
+
+/** Which lines of the document a caption takes, and what class each has. */
+function classesOf(at: Drawn, last: number): string[] {
+  if (at.isText) return ['paragraph', ...Array.from({ length: last }, () => 'paragraph')];
+  return Array.from(
+    { length: last + 1 },
+    (_, n) =>
+      [
+        n === 0 ? 'row-first' : '',
+        n === last ? 'row-last' : '',
+        last === 0 ? 'row-only' : '',
+        at.isCursor ? 'row-cursor' : '',
+        n === 0 && at.followsCursor ? 'row-after' : '',
+      ]
+        .filter(Boolean)
+        .join(' ') || 'row',
+  );
+}
+
+/** A caption as it is drawn. */
+interface Drawn {
+  readonly caption: Caption;
+  readonly start: number;
+  readonly isText: boolean;
+  readonly isCursor: boolean;
+  readonly followsCursor: boolean;
+  readonly doubtBelow: number;
+}
+
+function draw(at: Drawn, add: (from: number, to: number, decoration: Decoration) => void): void {
+  const { caption, start } = at;
+  const texts = caption.text.split('\n');
+  const classes = classesOf(at, texts.length - 1);
+  const end = caption.text.length;
+  if (at.isText && at.isCursor && end > 0) add(start, start + end, cursorText);
+  let offset = 0;
+  texts.forEach((text, n) => {
+    add(start + offset, start + offset, lineDecoration(classes[n] ?? 'row'));
+    offset += text.length + 1;
+  });
+  for (const w of caption.words)
+    if (isDoubtful(caption, w, at.doubtBelow) && w[1] <= end) add(start + w[0], start + w[1], doubtful);
+  for (const m of caption.marks) {
+    const look = markDecoration(m);
+    if (look && m.to > m.from && m.to <= end) add(start + m.from, start + m.to, look);
+  }
+}
+
 function decorate(view: EditorView): DecorationSet {
-  const builder = new RangeSetBuilder<Decoration>();
+  const ranges: Range<Decoration>[] = [];
   const layout = view.state.field(layoutField);
-  const cursor = view.state.field(aroundField)?.cursor ?? null;
+  const around = view.state.field(aroundField);
+  const cursor = around?.cursor ?? null;
   const first = spotAt(layout, view.viewport.from).index;
   for (let i = first; i < layout.captions.length; i++) {
     const caption = layout.captions[i];
     const start = layout.starts[i] ?? 0;
     if (!caption || start > view.viewport.to) break;
-    const texts = caption.text.split('\n');
-    const marks = caption.words.filter((w) => isDoubtful(caption, w));
-    let at = 0;
-    texts.forEach((text, n) => {
-      const place = [
-        n === 0 ? 'row-first' : '',
-        n === texts.length - 1 ? 'row-last' : '',
-        texts.length === 1 ? 'row-only' : '',
-        caption.id === cursor ? 'row-cursor' : '',
-        n === 0 && i > 0 && layout.captions[i - 1]?.id === cursor ? 'row-after' : '',
-      ];
-      builder.add(start + at, start + at, lineDecoration(place.filter(Boolean).join(' ') || 'row'));
-      for (const w of marks)
-        if (w[0] >= at && w[1] <= at + text.length) builder.add(start + w[0], start + w[1], doubtful);
-      at += text.length + 1;
-    });
+    const drawn: Drawn = {
+      caption,
+      start,
+      isText: around?.reading === 'text',
+      isCursor: caption.id === cursor,
+      followsCursor: i > 0 && layout.captions[i - 1]?.id === cursor,
+      doubtBelow: around?.doubtBelow ?? usualDoubt,
+    };
+    draw(drawn, (from, to, decoration) => ranges.push(decoration.range(from, to)));
   }
-  return builder.finish();
+  return Decoration.set(ranges, true);
 }
 
 export const decorations = ViewPlugin.fromClass(

@@ -8,6 +8,7 @@ import {
   type EditorView,
   type ViewUpdate,
 } from '@codemirror/view';
+import { voiceOf } from '../../../core/layout/passages.ts';
 import { ruleNamed } from '../../../core/rules/findings.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
 import { measure, speedText } from '../../../core/text/measures.ts';
@@ -26,13 +27,16 @@ function element(name: string, className: string, text = ''): HTMLElement {
 class TimeMarker extends GutterMarker {
   readonly proofed: boolean;
   readonly time: string;
-  constructor(caption: Caption) {
+  /** Who speaks, where it says so. */
+  readonly voice: string;
+  constructor(caption: Caption, voice: string) {
     super();
     this.proofed = caption.proofed;
     this.time = marginClock(caption.start);
+    this.voice = voice;
   }
   override eq(other: TimeMarker): boolean {
-    return other.proofed === this.proofed && other.time === this.time;
+    return other.proofed === this.proofed && other.time === this.time && other.voice === this.voice;
   }
   override toDOM(): HTMLElement {
     const box = element('div', 'margin-time');
@@ -41,6 +45,7 @@ class TimeMarker extends GutterMarker {
       element('span', this.proofed ? 'margin-proofed on' : 'margin-proofed', this.proofed ? '✓' : '○'),
       element('span', 'margin-clock', this.time),
     );
+    if (this.voice !== '') box.append(element('span', 'margin-voice', this.voice));
     return box;
   }
 }
@@ -133,8 +138,11 @@ const heads = {
 };
 const bodies = { cursor: new LineClass('row-cursor') };
 
+const noClasses: RangeSet<GutterMarker> = RangeSet.of([]);
+
 /** Gives the margins beside the cursor caption its ground, and each caption its line above. */
 const lineClasses = gutterLineClass.compute([layoutField, aroundField], (state) => {
+  if (state.field(aroundField)?.reading === 'text') return noClasses;
   const { captions, starts } = state.field(layoutField);
   const cursor = state.field(aroundField)?.cursor ?? null;
   const ranges = captions.flatMap((caption, i) => {
@@ -151,23 +159,25 @@ const lineClasses = gutterLineClass.compute([layoutField, aroundField], (state) 
   return RangeSet.of(ranges);
 });
 
-/** @param onTime told the caption whose time was pressed */
-export function margins(onTime: (id: string) => void): Extension {
+/** @param onTime told the caption whose time was pressed, and whether everything up to it is to be selected */
+export function margins(onTime: (id: string, upTo: boolean) => void): Extension {
   return [
     lineClasses,
     gutter({
       class: 'words-margin left',
       lineMarkerChange: changed,
       domEventHandlers: {
-        mousedown(view, block) {
+        mousedown(view, block, event) {
           const at = lineOf(view, block);
-          if (at) onTime(at.caption.id);
+          if (at) onTime(at.caption.id, (event as MouseEvent).shiftKey);
           return at !== null;
         },
       },
       lineMarker(view, block) {
         const at = lineOf(view, block);
-        return at?.nth === 0 ? new TimeMarker(at.caption) : null;
+        if (at?.nth !== 0) return null;
+        const isText = view.state.field(aroundField)?.reading === 'text';
+        return new TimeMarker(at.caption, isText ? voiceOf(at.caption) : '');
       },
     }),
     gutter({
@@ -177,7 +187,7 @@ export function margins(onTime: (id: string) => void): Extension {
       lineMarker(view, block) {
         const at = lineOf(view, block);
         const around = view.state.field(aroundField);
-        if (!at || !around) return null;
+        if (!at || !around || around.reading === 'text') return null;
         const { lines, speed } = measure(at.caption, around.style.counting);
         const side =
           at.nth === 0

@@ -12,6 +12,12 @@ export interface Around {
   readonly findings: ReadonlyMap<string, readonly Finding[]>;
   /** The cursor caption. */
   readonly cursor: string | null;
+  /** Line by line, or as running text. */
+  readonly reading: 'lines' | 'text';
+  /** Words with a certainty below this are doubtful. */
+  readonly doubtBelow: number;
+  /** A proofed caption stays proofed when its text is changed. */
+  readonly keepsProof: boolean;
 }
 
 /** A change of the track that a transaction stands for. */

@@ -5,16 +5,18 @@
  * method is composing.
  */
 import { defaultKeymap } from '@codemirror/commands';
-import { EditorSelection, EditorState, Prec, type Extension, type TransactionSpec } from '@codemirror/state';
+import { EditorSelection, EditorState, Prec, type Extension } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
-import { wholeGap } from '../../../core/rules/style.ts';
-import type { FrameRate } from '../../../core/time/frames.ts';
-import type { Caption } from '../../../core/track/caption.ts';
+import type { Place } from '../../../core/find/replace.ts';
+import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { apply, type Edit } from '../../../core/track/edits.ts';
-import { splitTimes } from '../../../core/track/split-times.ts';
+import { cleaned, clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
 import { difference, documentOf, layoutOf, spotAt, type TextChange } from './layout.ts';
+import { extend, give, join, mark, paste, put, selectCaptions, share, specFor, type Desk } from './hands.ts';
 import { margins } from './margins.ts';
+import { reading } from './reading.ts';
+import { setFound, setSaid, shown } from './said.ts';
 import {
   aroundField,
   fromTrack,
@@ -26,16 +28,13 @@ import {
   type Around,
   type TrackChange,
 } from './state.ts';
-import { joint, translate } from './translate.ts';
+import { translate } from './translate.ts';
 
-export interface SurfaceOptions {
+export interface SurfaceOptions extends Desk {
   readonly parent: HTMLElement;
   readonly nonce: string;
   readonly captions: readonly Caption[];
   readonly around: Around;
-  readonly rate: () => FrameRate;
-  readonly editable: () => boolean;
-  readonly newId: () => string;
   /** A change was made by hand. */
   readonly onChange: (change: TrackChange) => void;
   /** The text cursor was moved without a change: what is typed next is a step of its own. */
@@ -44,6 +43,10 @@ export interface SurfaceOptions {
   readonly onComposing: (now: boolean) => void;
   /** The time of a caption was pressed in the margin. */
   readonly onTime: (id: string) => void;
+  /** A word was pressed with Ctrl: it wants to be heard. */
+  readonly onHear: (id: string, offset: number) => void;
+  /** More was pasted than a track takes at once, in characters; nothing was changed. */
+  readonly onTooMuch: (characters: number) => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
   /** Other captions came into sight, from the first to the last of them. */
@@ -61,47 +64,55 @@ export interface Surface {
   /** Joins the caption with the text cursor with the one above or below it. */
   readonly join: (direction: 'above' | 'below') => boolean;
   readonly share: () => boolean;
+  readonly give: (to: 'above' | 'below') => boolean;
+  readonly mark: (kind: MarkKind) => boolean;
+  /** Takes one caption more into the selection. */
+  readonly extend: (by: 1 | -1) => boolean;
+  /** Text of a caption becomes another. */
+  readonly put: (id: string, from: number, to: number, insert: string) => void;
+  /** Selects a stretch of a caption and brings it into sight. */
+  readonly select: (id: string, from: number, to: number) => void;
+  /** Shows which word is being said; null where none is. */
+  readonly setSaid: (at: { readonly id: string; readonly from: number; readonly to: number } | null) => void;
+  /** Shows what was found. */
+  readonly setFound: (places: readonly Place[], now: number) => void;
+  /** Where a stretch of a caption is on the screen; null while it is out of sight. */
+  readonly boxOf: (id: string, from: number, to: number) => DOMRect | null;
+  /** Where in its caption the cursor stands. */
+  readonly offset: () => number;
+  readonly selectedText: () => string;
+  /** Brings the cursor into sight. */
+  readonly showCursor: () => void;
   readonly destroy: () => void;
-}
-
-/** A transaction that carries out an edit that is more than its text. */
-function specFor(
-  state: EditorState,
-  edit: Edit,
-  mergeable: boolean,
-  caret: (captions: readonly Caption[]) => number | null,
-): TransactionSpec {
-  const applied = apply(state.field(layoutField).captions, edit);
-  const change = difference(state.doc.toString(), documentOf(applied.captions));
-  const at = caret(applied.captions);
-  return {
-    ...(change ? { changes: change } : {}),
-    effects: setCaptions.of(applied.captions),
-    annotations: trackChange.of({ edit, applied, mergeable }),
-    ...(at === null ? {} : { selection: EditorSelection.cursor(at) }),
-    scrollIntoView: true,
-  };
 }
 
 /** Turns every change by hand into its edit before it happens. */
 const translator = EditorState.transactionFilter.of((tr) => {
   if (!tr.docChanged || tr.annotation(fromTrack) || tr.annotation(trackChange)) return tr;
   const changes: TextChange[] = [];
-  tr.changes.iterChanges((from, to, _fromB, _toB, insert) => changes.push({ from, to, insert: insert.toString() }));
+  let written = 0;
+  tr.changes.iterChanges((from, to, _fromB, _toB, text) => {
+    const insert = cleaned(text.toString());
+    written += text.length;
+    changes.push({ from, to, insert });
+  });
+  const isClean = changes.reduce((sum, c) => sum + c.insert.length, 0) === written;
   const layout = tr.startState.field(layoutField);
   const result = translate(layout, changes, styleOf(tr.startState));
   if (!result) return [];
   const first = changes[0]?.from ?? 0;
-  if (!result.asTyped) {
+  if (!result.asTyped || !isClean) {
     const caret = first + (changes[0]?.insert.length ?? 0);
     return specFor(tr.startState, result.edit, false, (captions) => Math.min(caret, documentOf(captions).length));
   }
-  const applied = apply(layout.captions, result.edit);
+  const keeps = tr.startState.field(aroundField)?.keepsProof === true && result.edit.type === 'splice';
+  const edit: Edit = keeps ? { ...result.edit, keeps } : result.edit;
+  const applied = apply(layout.captions, edit);
   return [
     tr,
     {
       effects: setCaptions.of(applied.captions),
-      annotations: trackChange.of({ edit: result.edit, applied, mergeable: result.mergeable }),
+      annotations: trackChange.of({ edit, applied, mergeable: result.mergeable }),
     },
   ];
 });
@@ -109,61 +120,15 @@ const translator = EditorState.transactionFilter.of((tr) => {
 export function createSurface(options: SurfaceOptions): Surface {
   let waiting: readonly Caption[] | null = null;
 
-  function share(view: EditorView): boolean {
-    const { state } = view;
-    const layout = state.field(layoutField);
-    const { index, offset } = spotAt(layout, state.selection.main.head);
-    const caption = layout.captions[index];
-    if (!caption || !options.editable()) return true;
-    // Nothing on one side: there is nothing to share.
-    if (caption.text.slice(0, offset).trim() === '' || caption.text.slice(offset).trim() === '') return true;
-    const edit: Edit = {
-      type: 'split',
-      id: caption.id,
-      at: offset,
-      newId: options.newId(),
-      ...splitTimes(caption, offset, wholeGap(styleOf(state), options.rate())),
-    };
-    view.dispatch(
-      specFor(state, edit, false, (captions) => {
-        const after = captions.findIndex((c) => c.id === edit.newId);
-        return layoutOf(captions).starts[after] ?? null;
-      }),
-    );
-    return true;
-  }
-
-  function join(view: EditorView, direction: 'above' | 'below', onlyAtEdge: boolean): boolean {
-    const { state } = view;
-    if (!state.selection.main.empty || !options.editable()) return false;
-    const layout = state.field(layoutField);
-    const { index, offset } = spotAt(layout, state.selection.main.head);
-    const here = layout.captions[index];
-    if (!here || (onlyAtEdge && offset !== (direction === 'above' ? 0 : here.text.length))) return false;
-    const first = direction === 'above' ? index - 1 : index;
-    const [a, b] = [layout.captions[first], layout.captions[first + 1]];
-    if (!a || !b) return true;
-    const between = joint(a, b, styleOf(state));
-    view.dispatch(
-      specFor(
-        state,
-        { type: 'join', id: a.id, next: b.id, between },
-        false,
-        () => (layout.starts[first] ?? 0) + a.text.length + (direction === 'above' ? between.length : 0),
-      ),
-    );
-    return true;
-  }
-
   const keys = Prec.highest(
     keymap.of([
-      { key: 'Enter', run: share },
+      { key: 'Enter', run: (view) => share(view, options) },
       {
         key: 'Shift-Enter',
         run: (view) => (view.dispatch(view.state.replaceSelection('\n'), { userEvent: 'input' }), true),
       },
-      { key: 'Backspace', run: (view) => join(view, 'above', true) },
-      { key: 'Delete', run: (view) => join(view, 'below', true) },
+      { key: 'Backspace', run: (view) => join(view, options, 'above', true) },
+      { key: 'Delete', run: (view) => join(view, options, 'below', true) },
     ]),
   );
 
@@ -211,10 +176,31 @@ export function createSurface(options: SurfaceOptions): Surface {
     }),
     EditorState.allowMultipleSelections.of(false),
     EditorState.changeFilter.of((tr) => tr.annotation(fromTrack) === true || options.editable()),
-    margins(options.onTime),
+    margins((id, upTo) => {
+      if (upTo) selectUpTo(id);
+      else options.onTime(id);
+    }),
+    reading,
+    shown,
+    clipboard((text) => {
+      if (text.length <= longestPaste) return paste(view, options, text);
+      options.onTooMuch(text.length);
+      return true;
+    }),
     decorations,
     listener,
     EditorView.domEventHandlers({
+      mousedown(event, here) {
+        if (!(event.ctrlKey || event.metaKey) || event.button !== 0) return false;
+        const at = here.posAtCoords({ x: event.clientX, y: event.clientY });
+        const layout = here.state.field(layoutField);
+        const spot = at === null ? null : spotAt(layout, at);
+        const caption = layout.captions[spot?.index ?? -1];
+        if (!spot || !caption) return false;
+        options.onHear(caption.id, spot.offset);
+        event.preventDefault();
+        return true;
+      },
       compositionstart: () => {
         options.onComposing(true);
         return false;
@@ -232,6 +218,18 @@ export function createSurface(options: SurfaceOptions): Surface {
     parent: options.parent,
     state: EditorState.create({ doc: documentOf(options.captions), extensions }),
   });
+
+  function startOf(id: string): number | null {
+    const { captions, starts } = view.state.field(layoutField);
+    return starts[captions.findIndex((c) => c.id === id)] ?? null;
+  }
+  /** Selects from the caption with the cursor to another. */
+  function selectUpTo(id: string): void {
+    const layout = view.state.field(layoutField);
+    const here = spotAt(layout, view.state.selection.main.anchor).index;
+    const there = layout.captions.findIndex((c) => c.id === id);
+    if (there >= 0) selectCaptions(view, Math.min(here, there), Math.max(here, there), there < here);
+  }
 
   let telling = 0;
   /** Tells what is in sight, once a frame at most. */
@@ -285,8 +283,44 @@ export function createSurface(options: SurfaceOptions): Surface {
         annotations: fromTrack.of(true),
       });
     },
-    join: (direction) => join(view, direction, false),
-    share: () => share(view),
+    join: (direction) => join(view, options, direction, false),
+    share: () => share(view, options),
+    give: (to) => give(view, options, to),
+    mark: (kind) => mark(view, options, kind),
+    extend: (by) => extend(view, by),
+    put: (id, from, to, insert) => put(view, options, id, from, to, insert),
+    select(id, from, to) {
+      const start = startOf(id);
+      if (start === null) return;
+      view.dispatch({
+        selection: EditorSelection.range(start + from, start + to),
+        effects: EditorView.scrollIntoView(start + from, { y: 'nearest', yMargin: 110 }),
+      });
+    },
+    setSaid(at) {
+      const start = at ? startOf(at.id) : null;
+      const place = at && start !== null ? { from: start + at.from, to: start + at.to } : null;
+      view.dispatch({ effects: setSaid.of(place), annotations: fromTrack.of(true) });
+    },
+    setFound(places, now) {
+      const { captions, starts } = view.state.field(layoutField);
+      const at = new Map(captions.map((c, i) => [c.id, starts[i] ?? 0]));
+      const shownAt = places.flatMap((p) => {
+        const start = at.get(p.caption);
+        return start === undefined ? [] : [{ from: start + p.from, to: start + p.to }];
+      });
+      view.dispatch({ effects: setFound.of({ places: shownAt, now }), annotations: fromTrack.of(true) });
+    },
+    boxOf(id, from, to) {
+      const start = startOf(id);
+      if (start === null) return null;
+      const [a, b] = [view.coordsAtPos(start + from, 1), view.coordsAtPos(start + to, -1)];
+      return a && b ? new DOMRect(a.left, a.top, Math.max(1, b.right - a.left), b.bottom - a.top) : null;
+    },
+    showCursor: () =>
+      view.dispatch({ effects: EditorView.scrollIntoView(view.state.selection.main.head, { y: 'center' }) }),
+    offset: () => spotAt(view.state.field(layoutField), view.state.selection.main.head).offset,
+    selectedText: () => view.state.sliceDoc(view.state.selection.main.from, view.state.selection.main.to),
     destroy() {
       cancelAnimationFrame(telling);
       view.destroy();

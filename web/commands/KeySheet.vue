@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { usePreferences } from '../stores/preferences.ts';
+import { keyLabel, pressedKey, type Command } from './commands.ts';
+import { clash, given, unfit, withOwnKeys } from './keys.ts';
+
+const props = defineProps<{ commands: readonly Command[] }>();
+const open = defineModel<boolean>('open', { required: true });
+const preferences = usePreferences();
+
+/** The command that waits for a key. */
+const waiting = ref<string | null>(null);
+/** A key that another command has, until somebody says whose it is to be. */
+const asked = ref<{ readonly id: string; readonly key: string; readonly other: string } | null>(null);
+const fault = ref<string | null>(null);
+const commands = computed(() => withOwnKeys(props.commands, preferences.keys));
+
+function onKey(event: KeyboardEvent): void {
+  const id = waiting.value;
+  if (id === null) return;
+  const key = pressedKey(event);
+  if (key === null) return;
+  event.preventDefault();
+  event.stopPropagation();
+  if (key === 'Escape') {
+    waiting.value = null;
+    return;
+  }
+  fault.value = unfit(key);
+  if (fault.value !== null) return;
+  waiting.value = null;
+  const other = clash(commands.value, id, key);
+  if (other) asked.value = { id, key, other: other.title };
+  else preferences.keys = given(commands.value, preferences.keys, id, key);
+}
+function giveOver(): void {
+  if (asked.value) preferences.keys = given(commands.value, preferences.keys, asked.value.id, asked.value.key);
+  asked.value = null;
+}
+function wait(id: string): void {
+  asked.value = null;
+  fault.value = null;
+  waiting.value = id;
+}
+function back(id: string): void {
+  preferences.keys = Object.fromEntries(Object.entries(preferences.keys).filter(([other]) => other !== id));
+}
+watch(open, (now) => {
+  waiting.value = null;
+  asked.value = null;
+  fault.value = null;
+  if (now) addEventListener('keydown', onKey, true);
+  else removeEventListener('keydown', onKey, true);
+});
+onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
+
+const steps = [500, 1000, 2000, 3000, 5000, 10_000] as const;
+const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
+</script>
+
+<template>
+  <Modal v-model:open="open" title="Keys and ways of working" :width="640" :footer="null">
+    <div class="ways">
+      <label for="way-step">One step back or ahead</label>
+      <select id="way-step" v-model.number="preferences.step" class="plain-button">
+        <option v-for="ms in steps" :key="ms" :value="ms">{{ ms / 1000 }} s</option>
+      </select>
+      <label for="way-doubt">A word is doubtful below a certainty of</label>
+      <select id="way-doubt" v-model.number="preferences.doubtBelow" class="plain-button">
+        <option v-for="part in doubts" :key="part" :value="part">{{ Math.round(part * 100) }} %</option>
+      </select>
+      <label for="way-hold">Hold while typing, and go on after</label>
+      <input id="way-hold" v-model="preferences.holdWhileTyping" type="checkbox" />
+      <label for="way-proof">A proofed caption stays proofed when it is changed</label>
+      <input id="way-proof" v-model="preferences.keepsProof" type="checkbox" />
+    </div>
+    <p v-if="fault" class="keys-fault" role="alert">{{ fault }}</p>
+    <p v-if="asked" class="keys-asked" role="alert">
+      {{ keyLabel(asked.key) }} is the key of “{{ asked.other }}”.
+      <button type="button" class="plain-button main" @click="giveOver()">Give it to this one</button>
+      <button type="button" class="plain-button" @click="asked = null">Leave it</button>
+    </p>
+    <ul class="keys" tabindex="0" aria-label="Every command and its keys">
+      <li v-for="command in commands" :key="command.id">
+        <span>{{ command.title }}</span>
+        <span v-if="waiting === command.id" class="keys-wait" role="status">Press the key, or Escape</span>
+        <span v-else class="keys-now">
+          <kbd v-for="key in command.keys" :key="key">{{ keyLabel(key) }}</kbd>
+        </span>
+        <button
+          v-if="preferences.keys[command.id]"
+          type="button"
+          class="plain-button"
+          :aria-label="`The usual key for ${command.title}`"
+          @click="back(command.id)"
+        >
+          Usual
+        </button>
+        <button
+          type="button"
+          class="plain-button"
+          :aria-label="`Change the key of ${command.title}`"
+          @click="wait(command.id)"
+        >
+          Change
+        </button>
+      </li>
+    </ul>
+  </Modal>
+</template>
+
+<style scoped>
+.ways {
+  display: grid;
+  grid-template-columns: 1fr max-content;
+  gap: 6px 16px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.ways input {
+  justify-self: start;
+  width: 18px;
+  height: 18px;
+}
+.keys {
+  max-height: 44vh;
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+.keys li {
+  display: grid;
+  grid-template-columns: 1fr max-content max-content max-content;
+  gap: 10px;
+  align-items: center;
+  padding: 4px 2px;
+  border-bottom: 1px solid var(--rule);
+}
+.keys-now {
+  display: flex;
+  gap: 14px;
+}
+.keys-now kbd {
+  color: var(--soft);
+}
+.keys-wait {
+  color: var(--water);
+  font-weight: 700;
+}
+.keys-fault {
+  color: var(--alarm);
+}
+.keys-asked {
+  padding: 8px 10px;
+  background: var(--sun-wash);
+}
+</style>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
+import { useTrack } from '../stores/track.ts';
+import PlacesDialog from './PlacesDialog.vue';
+import { useFind } from './use-find.ts';
+
+const find = useFind();
+const track = useTrack();
+const input = useTemplateRef<HTMLInputElement>('input');
+
+const text = computed({ get: () => find.query.text, set: (now) => (find.query = { ...find.query, text: now }) });
+const options = [
+  ['matchCase', 'Case', 'Capitals have to match'],
+  ['wholeWords', 'Whole words', 'Parts of longer words do not count'],
+  ['pattern', 'Pattern', 'A pattern, as in: gate (\\d+). In its replacement $1 is the first part'],
+] as const;
+const toggle = (name: (typeof options)[number][0]): void => {
+  find.query = { ...find.query, [name]: !find.query[name] };
+};
+const standing = computed(() => {
+  const many = find.places.length;
+  if (find.fault) return find.fault;
+  if (find.query.text === '') return '';
+  if (many === 0) return find.looking ? 'Looking…' : 'Nothing found';
+  const all = `${String(many)}${find.looking ? '…' : ''}`;
+  return find.now >= 0 ? `${String(find.now + 1)} of ${all}` : `${all} found`;
+});
+const focus = (): void => {
+  void nextTick(() => {
+    input.value?.focus();
+    input.value?.select();
+  });
+};
+onMounted(focus);
+watch(() => find.open, focus);
+function onKey(event: KeyboardEvent): void {
+  if (event.isComposing) return;
+  if (event.key === 'Escape') find.close();
+  else if (event.key === 'Enter') find.go(event.shiftKey ? -1 : 1);
+  else return;
+  event.preventDefault();
+  event.stopPropagation();
+}
+</script>
+
+<template>
+  <search class="find" aria-label="Find and replace">
+    <div class="find-row">
+      <label class="visually-hidden" for="find-text">Find</label>
+      <input
+        id="find-text"
+        ref="input"
+        v-model="text"
+        class="text-input find-input"
+        placeholder="Find"
+        autocomplete="off"
+        spellcheck="false"
+        dir="auto"
+        :aria-invalid="find.fault !== null"
+        aria-describedby="find-standing"
+        @keydown="onKey"
+      />
+      <button
+        v-for="[name, label, hint] in options"
+        :key="name"
+        type="button"
+        class="plain-button"
+        :title="hint"
+        :aria-pressed="find.query[name]"
+        @click="toggle(name)"
+      >
+        {{ label }}{{ find.query[name] ? ' ✓' : '' }}
+      </button>
+      <span class="spring"></span>
+      <button type="button" class="plain-button" title="Escape" @click="find.close()">Close</button>
+    </div>
+    <div class="find-row">
+      <label class="visually-hidden" for="find-by">Replace by</label>
+      <input
+        id="find-by"
+        v-model="find.replacement"
+        class="text-input find-input"
+        placeholder="Replace by"
+        autocomplete="off"
+        dir="auto"
+        @keydown="onKey"
+      />
+      <button type="button" class="plain-button" :disabled="find.places.length === 0" @click="find.go(-1)">
+        Before
+      </button>
+      <button type="button" class="plain-button" :disabled="find.places.length === 0" @click="find.go(1)">
+        Next <kbd>↵</kbd>
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="find.places.length === 0 || !track.editable"
+        @click="find.replaceOne()"
+      >
+        Replace
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="find.places.length === 0 || find.looking || !track.editable"
+        @click="find.reviewing = true"
+      >
+        Replace all…
+      </button>
+    </div>
+    <p id="find-standing" class="find-standing" :class="{ over: find.fault }" role="status">
+      {{ standing }}<template v-if="find.within"> in the {{ find.within.size }} selected captions</template>
+    </p>
+    <PlacesDialog
+      v-model:open="find.reviewing"
+      title="What will change"
+      :places="find.places"
+      :replacement="find.replacement"
+      :pattern="find.query.pattern"
+      @done="find.replaceMany($event)"
+    />
+  </search>
+</template>
+
+<style scoped>
+.find {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 8px 14px 6px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+}
+.find-row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+.find-input {
+  width: 260px;
+  padding-block: 2px;
+}
+.find-standing {
+  min-height: 20px;
+  color: var(--soft);
+  font-size: 14px;
+}
+.find-standing.over {
+  color: var(--alarm);
+}
+.spring {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,199 @@
+/** What hands do on the surface that is more than typing: each is one edit of the track. */
+import { EditorSelection, type EditorState, type TransactionSpec } from '@codemirror/state';
+import type { EditorView } from '@codemirror/view';
+import { pasted } from '../../../core/layout/pasted.ts';
+import type { Ground } from '../../../core/rules/finding.ts';
+import { giveWord } from '../../../core/rules/give-words.ts';
+import { wholeGap } from '../../../core/rules/style.ts';
+import type { Caption, MarkKind } from '../../../core/track/caption.ts';
+import { apply, type Edit } from '../../../core/track/edits.ts';
+import { splitTimes } from '../../../core/track/split-times.ts';
+import { linesToPaste } from './clipboard.ts';
+import { difference, documentOf, layoutOf, spotAt, type Spot } from './layout.ts';
+import { layoutField, setCaptions, trackChange } from './state.ts';
+import { joint } from './translate.ts';
+
+/** What the hands need to know besides the document. */
+export interface Desk {
+  /** Null while the job is not there; nothing is done then. */
+  readonly ground: () => Ground | null;
+  readonly editable: () => boolean;
+  readonly newId: () => string;
+}
+
+/** A transaction that carries out an edit that is more than its text. @param caret where the cursor goes; null leaves it */
+export function specFor(
+  state: EditorState,
+  edit: Edit,
+  mergeable: boolean,
+  caret: (captions: readonly Caption[]) => number | null,
+): TransactionSpec {
+  const applied = apply(state.field(layoutField).captions, edit);
+  const change = difference(state.doc.toString(), documentOf(applied.captions));
+  const at = caret(applied.captions);
+  return {
+    ...(change ? { changes: change } : {}),
+    effects: setCaptions.of(applied.captions),
+    annotations: trackChange.of({ edit, applied, mergeable }),
+    ...(at === null ? {} : { selection: EditorSelection.cursor(at) }),
+    scrollIntoView: true,
+  };
+}
+
+const startOf = (captions: readonly Caption[], id: string): number | null => {
+  const index = captions.findIndex((c) => c.id === id);
+  return layoutOf(captions).starts[index] ?? null;
+};
+
+function spots(state: EditorState): { readonly from: Spot; readonly to: Spot } {
+  const layout = state.field(layoutField);
+  const { main } = state.selection;
+  return { from: spotAt(layout, main.from), to: spotAt(layout, main.to) };
+}
+
+/** Enter: the caption is shared in two at the cursor. */
+export function share(view: EditorView, desk: Desk): boolean {
+  const { state } = view;
+  const ground = desk.ground();
+  const layout = state.field(layoutField);
+  const { index, offset } = spotAt(layout, state.selection.main.head);
+  const caption = layout.captions[index];
+  if (!caption || !ground || !desk.editable()) return true;
+  // Nothing on one side: there is nothing to share.
+  if (caption.text.slice(0, offset).trim() === '' || caption.text.slice(offset).trim() === '') return true;
+  const newId = desk.newId();
+  const times = splitTimes(caption, offset, wholeGap(ground.style, ground.rate));
+  const edit: Edit = { type: 'split', id: caption.id, at: offset, newId, ...times };
+  view.dispatch(specFor(state, edit, false, (captions) => startOf(captions, newId)));
+  return true;
+}
+
+/** Joins the caption with its neighbour. @param onlyAtEdge only where the cursor is right beside it */
+export function join(view: EditorView, desk: Desk, direction: 'above' | 'below', onlyAtEdge: boolean): boolean {
+  const { state } = view;
+  const ground = desk.ground();
+  if (!state.selection.main.empty || !ground || !desk.editable()) return false;
+  const layout = state.field(layoutField);
+  const { index, offset } = spotAt(layout, state.selection.main.head);
+  const here = layout.captions[index];
+  if (!here || (onlyAtEdge && offset !== (direction === 'above' ? 0 : here.text.length))) return false;
+  const first = direction === 'above' ? index - 1 : index;
+  const [a, b] = [layout.captions[first], layout.captions[first + 1]];
+  if (!a || !b) return true;
+  const between = joint(a, b, ground.style);
+  const at = (layout.starts[first] ?? 0) + a.text.length + (direction === 'above' ? between.length : 0);
+  view.dispatch(specFor(state, { type: 'join', id: a.id, next: b.id, between }, false, () => at));
+  return true;
+}
+
+/** The last word goes to the caption below, or the first to the one above; the cursor stays in its caption. */
+export function give(view: EditorView, desk: Desk, to: 'above' | 'below'): boolean {
+  const { state } = view;
+  const ground = desk.ground();
+  if (!ground || !desk.editable()) return true;
+  const { captions } = state.field(layoutField);
+  const { index, offset } = spotAt(state.field(layoutField), state.selection.main.head);
+  const here = captions[index];
+  const edit = giveWord(captions, index, to, ground);
+  if (!here || !edit) return true;
+  view.dispatch(
+    specFor(state, edit, false, (after) => {
+      const still = after.find((c) => c.id === here.id);
+      const start = startOf(after, here.id);
+      return still && start !== null ? start + Math.min(offset, still.text.length) : null;
+    }),
+  );
+  return true;
+}
+
+/** Marks the selected text, or the whole caption where none is selected; takes the mark away where all of it has it. */
+export function mark(view: EditorView, desk: Desk, kind: MarkKind): boolean {
+  const { state } = view;
+  if (!desk.editable()) return true;
+  const { captions } = state.field(layoutField);
+  const { from, to } = spots(state);
+  const { empty } = state.selection.main;
+  const stretches = captions.slice(from.index, to.index + 1).flatMap((caption, i) => {
+    const begins = !empty && i === 0 ? from.offset : 0;
+    const ends = !empty && from.index + i === to.index ? to.offset : caption.text.length;
+    return ends > begins ? [{ caption, begins, ends }] : [];
+  });
+  const on = !stretches.every(({ caption, begins, ends }) =>
+    caption.marks.some((m) => m.kind === kind && m.from <= begins && m.to >= ends),
+  );
+  const edits = stretches.map(({ caption, begins, ends }): Edit => ({
+    type: 'mark',
+    id: caption.id,
+    from: begins,
+    to: ends,
+    kind,
+    value: '',
+    on,
+  }));
+  const [only] = edits;
+  if (only) view.dispatch(specFor(state, edits.length === 1 ? only : { type: 'together', edits }, false, () => null));
+  return true;
+}
+
+/** Text of a caption becomes another, the cursor going after it. */
+export function put(view: EditorView, desk: Desk, id: string, from: number, to: number, insert: string): void {
+  if (!desk.editable()) return;
+  const edit: Edit = { type: 'splice', id, from, to, insert };
+  view.dispatch(
+    specFor(view.state, edit, false, (captions) => {
+      const start = startOf(captions, id);
+      return start === null ? null : start + from + insert.length;
+    }),
+  );
+}
+
+/** Puts lines into the track as captions of their own, in place of what is selected. */
+export function paste(view: EditorView, desk: Desk, text: string): boolean {
+  const { state } = view;
+  const ground = desk.ground();
+  if (!ground || !desk.editable()) return false;
+  const lines = linesToPaste(text, ground.style.text.lines.limit);
+  if (!lines) return false;
+  const { captions } = state.field(layoutField);
+  const { from, to } = spots(state);
+  const old = captions.slice(from.index, to.index + 1);
+  const head = old[0]?.text.slice(0, from.offset).trim() ?? '';
+  const tail = old.at(-1)?.text.slice(to.offset).trim() ?? '';
+  const plain = (part: string): string[] => (part === '' ? [] : [part.replace(/\s*\n\s*/g, ' ')]);
+  const until = captions[to.index + 1]?.start ?? ground.length ?? Infinity;
+  const laid = pasted([...plain(head), ...lines, ...plain(tail)], { old, until }, ground, desk.newId);
+  const last = laid.at(tail === '' ? -1 : -2);
+  const edit: Edit = { type: 'replace', removed: old.map((c) => c.id), captions: laid };
+  view.dispatch(
+    specFor(state, edit, false, (after) => {
+      const start = last ? startOf(after, last.id) : null;
+      return last && start !== null ? start + last.text.length : null;
+    }),
+  );
+  return true;
+}
+
+/** Selects whole captions, from the first to the last. */
+export function selectCaptions(view: EditorView, first: number, last: number, backwards: boolean): void {
+  const { captions, starts } = view.state.field(layoutField);
+  const [a, b] = [starts[first] ?? 0, (starts[last] ?? 0) + (captions[last]?.text.length ?? 0)];
+  view.dispatch({
+    selection: backwards ? EditorSelection.range(b, a) : EditorSelection.range(a, b),
+    scrollIntoView: true,
+  });
+}
+
+/** Takes one caption more into the selection, above or below, or gives the last one back. */
+export function extend(view: EditorView, by: 1 | -1): boolean {
+  const layout = view.state.field(layoutField);
+  const { main } = view.state.selection;
+  const [anchor, head] = [main.anchor, main.head].map((at) => spotAt(layout, at).index);
+  if (anchor === undefined || head === undefined) return true;
+  const isOne = main.empty || main.to - main.from < (layout.captions[anchor]?.text.length ?? 0);
+  const next = Math.max(
+    0,
+    Math.min(layout.captions.length - 1, anchor === head && isOne && main.empty ? head : head + by),
+  );
+  selectCaptions(view, Math.min(anchor, next), Math.max(anchor, next), next < anchor);
+  return true;
+}

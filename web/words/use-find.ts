@@ -1,0 +1,155 @@
+/** Find and replace in the open track. */
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { compile, type Query, type Seek } from '../../core/find/query.ts';
+import { placesIn, replaceAll, type Place } from '../../core/find/replace.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import { onSurface } from './on-surface.ts';
+
+/** So long the page is kept at a time, in ms; the rest waits for the next turn. */
+const slice = 8;
+
+export const useFind = defineStore('find', () => {
+  const track = useTrack();
+  const place = usePlace();
+  const open = ref(false);
+  const query = ref<Query>({ text: '', matchCase: false, wholeWords: false, pattern: false });
+  const replacement = ref('');
+  /** Ids of the captions that are looked in; null for all. */
+  const within = shallowRef<ReadonlySet<string> | null>(null);
+  const fault = ref<string | null>(null);
+  const places = shallowRef<readonly Place[]>([]);
+  const looking = ref(false);
+  /** The place that is gone to; -1 before the first. */
+  const now = ref(-1);
+  /** Everything is about to be replaced, and what will change is shown. */
+  const reviewing = ref(false);
+
+  const known = new WeakMap<Caption, { readonly seek: Seek; readonly places: readonly Place[] }>();
+  /** The places in a caption; what was found in one that did not change is remembered. */
+  function placesOf(caption: Caption, seek: Seek): readonly Place[] {
+    const before = known.get(caption);
+    if (before?.seek === seek) return before.places;
+    const found = placesIn(caption, seek);
+    known.set(caption, { seek, places: found });
+    return found;
+  }
+
+  const compiled = computed(() => compile(query.value));
+  let turn = 0;
+  async function look(): Promise<void> {
+    const mine = ++turn;
+    fault.value = compiled.value.fault;
+    const { seek } = compiled.value;
+    if (!open.value || !seek) {
+      places.value = [];
+      looking.value = false;
+      return;
+    }
+    looking.value = true;
+    const found: Place[] = [];
+    let began = performance.now();
+    for (const caption of track.captions) {
+      if (within.value?.has(caption.id) === false) continue;
+      found.push(...placesOf(caption, seek));
+      if (performance.now() - began < slice) continue;
+      await new Promise((go) => setTimeout(go));
+      if (mine !== turn) return;
+      began = performance.now();
+    }
+    looking.value = false;
+    places.value = found;
+    if (now.value >= found.length) now.value = found.length - 1;
+  }
+  watch([compiled, within, open, () => track.captions], () => void look());
+  watch(compiled, () => (now.value = -1));
+  watch([places, now], () => onSurface.value?.setFound(places.value, now.value));
+
+  /** Goes to the next place after the cursor, or the one before. */
+  function go(direction: 1 | -1): void {
+    const many = places.value.length;
+    if (many === 0) return;
+    if (now.value < 0) {
+      const order = new Map(track.captions.map((c, i) => [c.id, i]));
+      const here = place.index;
+      const first = places.value.findIndex((p) => (order.get(p.caption) ?? 0) >= here);
+      now.value = direction === 1 ? Math.max(0, first) : (first <= 0 ? many : first) - 1;
+    } else now.value = (now.value + direction + many) % many;
+    show();
+  }
+  function show(): void {
+    const at = places.value[now.value];
+    if (!at) return;
+    place.goTo(at.caption, 'chosen');
+    onSurface.value?.select(at.caption, at.from, at.to);
+  }
+
+  /** Replaces the place that is gone to, and goes on. */
+  async function replaceOne(): Promise<void> {
+    const at = places.value[now.value];
+    if (!at) {
+      go(1);
+      return;
+    }
+    const edit = track.editable ? replaceAll(track.captions, [at], replacement.value, query.value.pattern) : null;
+    if (edit) track.change(edit);
+    await look();
+    if (places.value.length === 0) return;
+    // What came in its place is not looked at again.
+    const same = places.value[now.value];
+    if (!edit || same?.caption !== at.caption || same.from < at.from + replacement.value.length) {
+      const after = places.value.findIndex(
+        (p, i) => i >= now.value && (p.caption !== at.caption || p.from >= at.from + replacement.value.length),
+      );
+      now.value = after < 0 ? 0 : after;
+    }
+    show();
+  }
+
+  /** Replaces these, as one step. */
+  function replaceMany(chosen: readonly Place[]): void {
+    reviewing.value = false;
+    const edit = track.editable ? replaceAll(track.captions, chosen, replacement.value, query.value.pattern) : null;
+    if (!edit) {
+      track.notice = 'Nothing was replaced: what would stand there is what stands there already.';
+      return;
+    }
+    track.change(edit);
+    track.notice = `${chosen.length === 1 ? 'One place was' : `${String(chosen.length)} places were`} replaced, one step to undo.`;
+  }
+
+  /** Opens the panel: looking for what is selected, or in it where that is several captions. */
+  function start(): void {
+    const { selected } = place;
+    const text = onSurface.value?.selectedText() ?? '';
+    if (!selected && text !== '' && text.length < 200)
+      query.value = { ...query.value, text: text.replace(/\n/g, ' '), pattern: false };
+    within.value = selected ? new Set(track.captions.slice(selected.from, selected.to + 1).map((c) => c.id)) : null;
+    open.value = true;
+  }
+  function close(): void {
+    open.value = false;
+    reviewing.value = false;
+    within.value = null;
+    onSurface.value?.view.focus();
+  }
+
+  return {
+    open,
+    query,
+    replacement,
+    within,
+    fault,
+    places,
+    looking,
+    now,
+    reviewing,
+    start,
+    close,
+    go,
+    replaceOne,
+    replaceMany,
+  };
+});

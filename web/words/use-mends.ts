@@ -1,0 +1,73 @@
+/** One mend, and the other places where the same was wrong. */
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import { mendOf, sameElsewhere, type Mend } from '../../core/find/mends.ts';
+import { replaceAll, type Place } from '../../core/find/replace.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { useTrack } from '../stores/track.ts';
+
+export interface Offer {
+  readonly mend: Mend;
+  /** The caption that was mended by hand. */
+  readonly caption: string;
+  readonly places: readonly Place[];
+}
+
+/** A mend is looked at so long after the last key, in ms. */
+const settled = 700;
+
+export const useMends = defineStore('mends', () => {
+  const track = useTrack();
+  const offer = shallowRef<Offer | null>(null);
+  /** The places are being chosen among. */
+  const choosing = ref(false);
+  /** The caption that is being written in, as it was before. */
+  let began: Caption | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Looks what was mended between two states of a caption, and where else it stands. */
+  function look(before: Caption, after: Caption): void {
+    began = null;
+    const mend = mendOf(before.text, after.text, track.track?.language ?? null);
+    if (!mend) return;
+    const places = sameElsewhere(track.captions, mend, after.id);
+    offer.value = places.length > 0 ? { mend, caption: after.id, places } : null;
+    choosing.value = false;
+  }
+
+  function settle(): void {
+    clearTimeout(timer);
+    const before = began;
+    const after = before && track.captions.find((c) => c.id === before.id);
+    if (before && after) look(before, after);
+  }
+
+  /** A caption is being written in. @param before as it was before this key */
+  function typing(before: Caption): void {
+    if (began && began.id !== before.id) settle();
+    began ??= before;
+    clearTimeout(timer);
+    timer = setTimeout(settle, settled);
+  }
+
+  function leave(): void {
+    offer.value = null;
+    choosing.value = false;
+  }
+
+  /** Mends the same in these places too, as one step. */
+  function mendIn(places: readonly Place[]): void {
+    const now = offer.value;
+    if (!now || !track.editable) return;
+    const edit = replaceAll(track.captions, places, now.mend.now, false);
+    leave();
+    if (!edit) {
+      track.notice = 'Those captions have been changed since, so nothing was mended in them.';
+      return;
+    }
+    track.change(edit);
+    track.notice = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
+  }
+
+  return { offer, choosing, look, typing, settle, leave, mendIn };
+});

@@ -1,0 +1,59 @@
+/** What is done to the captions that are selected, each as one step. */
+import { computed } from 'vue';
+import { joinedAll, labelled, shifted } from '../../core/rules/several.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import type { Edit } from '../../core/track/edits.ts';
+import { useFindings } from '../stores/findings.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+
+export function useSeveral() {
+  const track = useTrack();
+  const place = usePlace();
+  const findings = useFindings();
+
+  /** The selected captions; the cursor caption where fewer than two are. */
+  const captions = computed<readonly Caption[]>(() => {
+    const { selected } = place;
+    if (selected) return track.captions.slice(selected.from, selected.to + 1);
+    return place.caption ? [place.caption] : [];
+  });
+
+  function change(edit: Edit | null): void {
+    if (edit && track.editable) track.change(edit);
+  }
+  const ids = (): string[] => captions.value.map((c) => c.id);
+
+  function remove(): void {
+    const next =
+      track.captions[(place.selected?.to ?? place.index) + 1] ?? track.captions[(place.selected?.from ?? 0) - 1];
+    const many = captions.value.length;
+    change({ type: 'remove', ids: ids() });
+    if (next) place.goTo(next.id, 'chosen');
+    track.notice = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
+  }
+  /** Everything but the selected captions goes. */
+  function keepOnly(): void {
+    const kept = new Set(ids());
+    const gone = track.captions.filter((c) => !kept.has(c.id)).map((c) => c.id);
+    if (gone.length === 0) return;
+    change({ type: 'remove', ids: gone });
+    track.notice = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
+  }
+  /** Proofed, all of them; where all are already, none of them. */
+  function proof(): void {
+    const open = captions.value.filter((c) => !c.proofed);
+    const of = open.length > 0 ? open : captions.value;
+    change({ type: 'proof', ids: of.map((c) => c.id), proofed: open.length > 0 });
+  }
+  function join(): void {
+    if (findings.ground) change(joinedAll(captions.value, findings.ground));
+  }
+  function label(speaker: string): void {
+    if (findings.ground) change(labelled(captions.value, speaker, findings.ground));
+  }
+  /** @param by in ms */
+  const shift = (by: number): void => change(shifted(captions.value, by));
+
+  return { captions, remove, keepOnly, proof, join, label, shift };
+}
