@@ -3,14 +3,14 @@ import { tokensOfCaptions } from '../layout/tokens.ts';
 import type { Caption } from '../track/caption.ts';
 
 /** How far times of two tracks may be apart, in ms. */
-const slack = 120;
+const slack = 30;
 /** More words than this are another passage. */
 const mostWords = 3;
 
 const bare = (word: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(word)?.[0] ?? '';
 
 /**
- * The words another track has at a moment: those that lie in it for the most part.
+ * The words another track has at a moment: those whose middle lies in it.
  * @param captions of the other track, in order
  * @param start in ms
  * @param end in ms
@@ -19,8 +19,8 @@ const bare = (word: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(
 export function wordsAt(captions: readonly Caption[], start: number, end: number): string {
   const near = captions.filter((c) => c.end >= start - slack && c.start <= end + slack);
   const inside = tokensOfCaptions(near).filter((t) => {
-    const shared = Math.min(t.end, end + slack) - Math.max(t.start, start - slack);
-    return shared > 0 && shared >= (t.end - t.start) * 0.6;
+    const middle = (t.start + t.end) / 2;
+    return middle >= start - slack && middle <= end + slack;
   });
   return inside.length > mostWords
     ? ''

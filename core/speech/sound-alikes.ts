@@ -54,7 +54,7 @@ const rarityWeight = 0.7;
 /** How much counts for a word that it is said elsewhere in the recording. */
 const likelyBonus = 0.6;
 /** Words further off than this for each phone do not sound alike. */
-const mostEach = 0.34;
+const mostEach = 0.25;
 
 /**
  * The words that sound most like one or a few, those that sound the same first, common ones before rare
@@ -79,7 +79,7 @@ export function soundAlikes(
     if (words.length === 1 && word === words[0]) continue;
     const handicap = likely.has(word) ? -likelyBonus : rarity * rarityWeight;
     for (const way of said) {
-      const limit = Math.min(worst - handicap, Math.max(0.6, way.length * mostEach - Math.min(0, handicap)));
+      const limit = Math.min(worst - handicap, Math.max(0.6, way.length * mostEach));
       if (limit < 0) continue;
       const score = soundDistance(way, phones, limit) + handicap;
       if (score >= (scores.get(word) ?? Infinity)) continue;

@@ -8,7 +8,7 @@ import chrome from 'selenium-webdriver/chrome.js';
 export { By, Key, until, type WebDriver, type WebElement };
 
 /** Long enough for a machine that is busy with something else; states are waited for, so that nothing takes longer for it. */
-const patience = 60_000;
+const patience = 12_000;
 
 export interface Opened {
   readonly driver: WebDriver;
@@ -101,26 +101,36 @@ export async function lines(driver: WebDriver): Promise<string[]> {
   return driver.executeScript<string[]>('return [...document.querySelectorAll(".cm-line")].map((l) => l.textContent)');
 }
 
-/** Puts the text cursor before or after a piece of text on the surface, by clicking there. */
+/** Puts the text cursor before or after a piece of text on the surface, by clicking there; the text is brought into sight first. */
 export async function caretAt(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<void> {
-  const spot = await driver.executeScript<{ x: number; y: number } | null>(
-    `for (const line of document.querySelectorAll('.cm-line')) {
-       const at = line.textContent.indexOf(arguments[0]);
-       if (at < 0) continue;
-       let left = arguments[1] === 'before' ? at : at + arguments[0].length;
-       const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
-       let node = walker.nextNode();
-       while (left > node.data.length) { left -= node.data.length; node = walker.nextNode(); }
-       const range = document.createRange();
-       range.setStart(node, left); range.setEnd(node, left);
-       const box = range.getBoundingClientRect();
-       return { x: Math.round(box.left), y: Math.round((box.top + box.bottom) / 2) };
-     }
-     return null;`,
-    text,
-    side,
+  const spot = await eventually(driver, `“${text}” on the surface`, () =>
+    driver.executeScript<{ x: number; y: number } | null>(
+      `const scroller = document.querySelector('.cm-scroller');
+       const seen = scroller.getBoundingClientRect();
+       for (const line of document.querySelectorAll('.cm-line')) {
+         const at = line.textContent.indexOf(arguments[0]);
+         if (at < 0) continue;
+         let left = arguments[1] === 'before' ? at : at + arguments[0].length;
+         const walker = document.createTreeWalker(line, NodeFilter.SHOW_TEXT);
+         let node = walker.nextNode();
+         while (left > node.data.length) { left -= node.data.length; node = walker.nextNode(); }
+         const range = document.createRange();
+         range.setStart(node, left); range.setEnd(node, left);
+         const box = range.getBoundingClientRect();
+         const y = Math.round((box.top + box.bottom) / 2);
+         // What floats over the foot of the page must not take the click.
+         if (y > seen.top + 10 && y < seen.bottom - 70) return { x: Math.round(box.left), y };
+         scroller.scrollTop += y - (seen.top + seen.bottom) / 2;
+         if (scroller.scrollTop === 0 && y > seen.top + 4 && y < seen.bottom) return { x: Math.round(box.left), y };
+         return null;
+       }
+       // Not drawn: from the top, then a page at a time.
+       scroller.scrollTop = scroller.scrollTop + seen.height >= scroller.scrollHeight - 4 ? 0 : scroller.scrollTop + seen.height * 0.8;
+       return null;`,
+      text,
+      side,
+    ),
   );
-  if (!spot) throw new Error(`“${text}” is not on the surface.`);
   await driver.actions().move(spot).click().perform();
 }
 

@@ -9,6 +9,7 @@ import { useTrack } from '../stores/track.ts';
 import { useRepairs } from '../checks/use-repairs.ts';
 import { stretchOf } from '../relay/stretch.ts';
 import { useWholeTrack } from '../work/use-whole-track.ts';
+import { useSeveral } from '../words/use-several.ts';
 import { joint } from '../words/surface/translate.ts';
 import type { Deeds } from './commands.ts';
 
@@ -25,6 +26,7 @@ export function useDeeds(): Pick<
   const findings = useFindings();
   const repairs = useRepairs();
   const { onWholeTrack } = useWholeTrack();
+  const several = useSeveral();
 
   function replay(around: 0 | 1): void {
     playback.replay(place.index - around, place.index + around);
@@ -38,6 +40,10 @@ export function useDeeds(): Pick<
   function proof(): void {
     const here = place.caption;
     if (!here || !track.editable) return;
+    if (place.selected) {
+      several.proof();
+      return;
+    }
     if (!here.proofed) track.change({ type: 'proof', ids: [here.id], proofed: true });
     place.move(1);
     playback.replay(place.index, place.index);

@@ -69,10 +69,10 @@ const preferences = usePreferences();
 .transport {
   display: flex;
   align-items: center;
-  gap: 6px;
+  gap: 4px;
   flex: none;
   height: 52px;
-  padding: 0 12px;
+  padding: 0 10px 0 12px;
 }
 .transport-play {
   display: grid;
@@ -87,14 +87,18 @@ const preferences = usePreferences();
   cursor: pointer;
 }
 select {
-  width: 66px;
-  padding: 0 4px;
+  width: 54px;
+  padding: 0 2px;
+}
+.transport .plain-button {
+  padding-inline: 6px;
+  font-size: 13px;
 }
 .transport-play:disabled {
   opacity: 0.4;
 }
 .transport-time {
   flex: 1;
-  font-size: 17px;
+  font-size: 14px;
 }
 </style>

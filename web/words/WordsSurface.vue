@@ -110,7 +110,10 @@ watch(
     const next = around();
     if (next) surface?.setAround(next);
     // The same word stays in sight when the text is read otherwise.
-    if (now[3] !== before[3]) surface?.showCursor();
+    if (now[3] !== before[3]) {
+      surface?.showCursor();
+      surface?.view.focus();
+    }
   },
 );
 watch(said, (at) => surface?.setSaid(at));

@@ -1,6 +1,6 @@
 /** Doubtful words of the track, one after the other, with what may have been said instead. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
@@ -53,14 +53,15 @@ export const useDoubt = defineStore('doubt', () => {
   const count = computed(() => track.captions.reduce((n, c) => n + of(c).length, 0));
 
   const open = shallowRef<Suggested | null>(null);
-  const others = ref<readonly Track[] | null>(null);
+  let others: { readonly of: string; readonly tracks: readonly Track[] } | null = null;
   async function otherTracks(): Promise<readonly Track[]> {
-    if (others.value) return others.value;
     const here = track.track;
-    const rest = (job.job?.tracks ?? []).filter((t) => t.id !== here?.id && t.language === here?.language);
+    if (!here) return [];
+    if (others?.of === here.id) return others.tracks;
+    const rest = (job.job?.tracks ?? []).filter((t) => t.id !== here.id && t.language === here.language);
     const all = await Promise.all(rest.map((t) => ask<Track>('GET', `/tracks/${t.id}`).catch(() => null)));
-    others.value = all.filter((t) => t !== null);
-    return others.value;
+    others = { of: here.id, tracks: all.filter((t) => t !== null) };
+    return others.tracks;
   }
 
   /** Words that nobody doubts: what is said elsewhere in the recording. */
@@ -140,5 +141,5 @@ export const useDoubt = defineStore('doubt', () => {
     track.change({ type: 'replace', removed: [caption.id], captions: [agreed(caption, now.word)] });
   }
 
-  return { of, count, open, suggest, next, close, take, keep, others };
+  return { of, count, open, suggest, next, close, take, keep };
 });
