@@ -93,6 +93,9 @@ export async function pageFigures(): Promise<readonly Figure[]> {
       name: 'fair copy',
     });
     const all = longTrack(captions);
+    const events: TraceEvent[] = [];
+    /** Takes over what was traced so far, before the browser’s buffer is full. */
+    const collect = async (): Promise<void> => void events.push(...(await trace(driver)));
     for (let i = 0; i < all.length; i += 500)
       await ask('POST', `/tracks/${id}/edits`, {
         id: `part ${String(i)}`,
@@ -119,6 +122,7 @@ export async function pageFigures(): Promise<readonly Figure[]> {
     }
     await mark(`key ${String(keys)}`);
     await settled();
+    await collect();
     await mark('scrolling');
     await driver.executeAsyncScript(`const done = arguments[0]; const scroller = document.querySelector('.cm-scroller'); let n = 0;
       const step = () => { scroller.scrollTop += 400; if (++n < 60) requestAnimationFrame(step); else done(); }; step();`);
@@ -132,6 +136,7 @@ export async function pageFigures(): Promise<readonly Figure[]> {
     await settled();
     await driver.actions().keyDown(Key.CONTROL).sendKeys('f').keyUp(Key.CONTROL).perform();
     await driver.wait(until.elementLocated(By.id('find-text')), 20_000);
+    await collect();
     await mark('finding');
     await driver.findElement(By.id('find-text')).sendKeys('talon');
     await driver.wait(
@@ -150,7 +155,7 @@ export async function pageFigures(): Promise<readonly Figure[]> {
     await settled();
     await mark('replaced');
     await settled();
-    const events = await trace(driver);
+    await collect();
     const each = Array.from({ length: keys }, (_, n) =>
       tasksBetween(events, `key ${String(n)}`, `key ${String(n + 1)}`),
     );

@@ -41,7 +41,7 @@ it('holds while somebody types, and goes on by itself', async () => {
 
 it('brings the playhead to a word that is pressed with Ctrl', async () => {
   const before = await media<number>('currentTime');
-  const line = await app.driver.findElement(By.xpath('//*[contains(@class, "cm-line")][contains(., "lower grades")]'));
+  const line = await app.driver.findElement(By.xpath('//*[contains(@class, "cm-line ")][contains(., "lower grades")]'));
   await app.driver.actions().keyDown(Key.CONTROL).move({ origin: line }).click().keyUp(Key.CONTROL).perform();
   await eventually(app.driver, 'the playhead at that word', async () => {
     const now = await media<number>('currentTime');

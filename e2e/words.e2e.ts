@@ -132,6 +132,7 @@ describe('doubtful words', () => {
     await eventually(app.driver, 'more of them', async () => (await doubtful()) > before);
     await choose('0.25');
     await type(app.driver, Key.ESCAPE);
+    await eventually(app.driver, 'the sheet closed', async () => !(await below.isDisplayed()));
     await eventually(app.driver, 'as many as before', async () => (await doubtful()) === before);
   });
 });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal';
-import { computed, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
 import { keyLabel, pressedKey, type Command } from './commands.ts';
 import { clash, given, unfit, withOwnKeys } from './keys.ts';
@@ -34,8 +34,18 @@ function onKey(event: KeyboardEvent): void {
   if (other) asked.value = { id, key, other: other.title };
   else preferences.keys = given(commands.value, preferences.keys, id, key);
 }
+/** The button that was pressed goes; the keyboard stays in the row. */
+function stayAt(id: string): void {
+  void nextTick(() => document.getElementById(`key-of-${id}`)?.focus());
+}
 function giveOver(): void {
-  if (asked.value) preferences.keys = given(commands.value, preferences.keys, asked.value.id, asked.value.key);
+  if (!asked.value) return;
+  preferences.keys = given(commands.value, preferences.keys, asked.value.id, asked.value.key);
+  stayAt(asked.value.id);
+  asked.value = null;
+}
+function leave(): void {
+  if (asked.value) stayAt(asked.value.id);
   asked.value = null;
 }
 function wait(id: string): void {
@@ -45,6 +55,7 @@ function wait(id: string): void {
 }
 function back(id: string): void {
   preferences.keys = Object.fromEntries(Object.entries(preferences.keys).filter(([other]) => other !== id));
+  stayAt(id);
 }
 watch(open, (now) => {
   waiting.value = null;
@@ -79,7 +90,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
     <p v-if="asked" class="keys-asked" role="alert">
       {{ keyLabel(asked.key) }} is the key of “{{ asked.other }}”.
       <button type="button" class="plain-button main" @click="giveOver()">Give it to this one</button>
-      <button type="button" class="plain-button" @click="asked = null">Leave it</button>
+      <button type="button" class="plain-button" @click="leave()">Leave it</button>
     </p>
     <ul class="keys" tabindex="0" aria-label="Every command and its keys">
       <li v-for="command in commands" :key="command.id">
@@ -100,6 +111,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
         <button
           type="button"
           class="plain-button"
+          :id="`key-of-${command.id}`"
           :aria-label="`Change the key of ${command.title}`"
           @click="wait(command.id)"
         >
