@@ -1,7 +1,7 @@
 /** Every screen in both themes: nothing for axe to find, nothing against the content policy, all of it by keyboard. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { By, complaints, control, eventually, Key, says, see, type } from './support/browser.ts';
+import { By, caretAt, complaints, control, eventually, Key, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -47,6 +47,46 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     expect(await app.driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
     expect(await violations()).toEqual([]);
     expect(await complaints(app.driver)).toEqual([]);
+  });
+});
+
+describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
+  const nothing = async (): Promise<void> => {
+    expect(await violations()).toEqual([]);
+    expect(await complaints(app.driver)).toEqual([]);
+  };
+
+  it('has nothing for axe to find with suggestions, find and replace, many selected, and the sheet of keys open', async () => {
+    const jobs = (await (await fetch(`${app.services.address}/api/jobs`)).json()) as { id: string }[];
+    await app.driver.get(app.services.address);
+    await app.driver.executeScript(
+      `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0], reading: 'text' }))`,
+      theme,
+    );
+    await app.driver.get(`${app.services.address}/jobs/${jobs[0]?.id ?? ''}/words`);
+    await see(app.driver, '.sign-caption');
+    await nothing();
+    await caretAt(app.driver, 'welcome', 'before');
+    await type(app.driver, Key.F4);
+    await see(app.driver, '.suggestions button');
+    await nothing();
+    await type(app.driver, Key.ESCAPE);
+    await control(app.driver, 'f');
+    await (await see(app.driver, '#find-text')).sendKeys('the');
+    await says(app.driver, /\d+ found/);
+    await nothing();
+    await type(app.driver, Key.ESCAPE);
+    await caretAt(app.driver, 'welcome', 'before');
+    await control(app.driver, Key.ARROW_DOWN, true);
+    await control(app.driver, Key.ARROW_DOWN, true);
+    await says(app.driver, '2 captions');
+    await nothing();
+    await control(app.driver, 'k');
+    await see(app.driver, '.finder-input');
+    await type(app.driver, 'all keys', Key.ENTER);
+    await see(app.driver, '.keys li');
+    await app.driver.executeAsyncScript('const done = arguments[0]; setTimeout(done, 400)');
+    await nothing();
   });
 });
 

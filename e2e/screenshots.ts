@@ -2,7 +2,19 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, caretAt, control, devTools, eventually, openBrowser, press, says, see } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  devTools,
+  eventually,
+  Key,
+  openBrowser,
+  press,
+  says,
+  see,
+  type,
+} from './support/browser.ts';
 import { startServices } from './support/services.ts';
 
 const folder = 'docs/screenshots';
@@ -68,6 +80,31 @@ try {
   await seek(26.5);
   await caretAt(driver, 'is read', 'after');
   await picture('words');
+  await caretAt(driver, 'the lower grades', 'after');
+  await type(driver, Key.F4);
+  await eventually(
+    driver,
+    'suggestions',
+    async () => (await driver.findElements(By.css('.suggestions button'))).length > 2,
+  );
+  await picture('suggestions');
+  await type(driver, Key.ESCAPE);
+  await caretAt(driver, 'welcome', 'before');
+  await control(driver, Key.ARROW_DOWN, true);
+  await control(driver, Key.ARROW_DOWN, true);
+  await control(driver, Key.ARROW_DOWN, true);
+  await picture('many-selected');
+  await caretAt(driver, 'if the lantern', 'before');
+  await control(driver, 'f');
+  await (await see(driver, '#find-text')).sendKeys('gate');
+  await says(driver, /\d+ found/);
+  await type(driver, Key.ENTER);
+  await picture('find-and-replace');
+  await press(driver, 'Close');
+  await press(driver, 'Running text');
+  await see(driver, '.sign-caption');
+  await picture('running-text');
+  await press(driver, 'Line by line');
   await control(driver, 'k');
   await see(driver, '.finder-input');
   await picture('command-finder');

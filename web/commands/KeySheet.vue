@@ -109,9 +109,9 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
           Usual
         </button>
         <button
+          :id="`key-of-${command.id}`"
           type="button"
           class="plain-button"
-          :id="`key-of-${command.id}`"
           :aria-label="`Change the key of ${command.title}`"
           @click="wait(command.id)"
         >

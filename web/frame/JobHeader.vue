@@ -26,7 +26,9 @@ const under = computed(() => {
   const { job: open } = job;
   if (!open) return '';
   const rate = `${rateText(open.rate)} fps`;
-  return [open.series, open.recording?.length ? lengthInWords(open.recording.length) : '', rate]
+  const many = track.captions.length;
+  const proofed = many > 0 ? `${String(track.proofed)} of ${String(many)} proofed` : '';
+  return [open.series, open.recording?.length ? lengthInWords(open.recording.length) : '', rate, proofed]
     .filter(Boolean)
     .join(' · ');
 });

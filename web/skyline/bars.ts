@@ -26,12 +26,25 @@ export interface Scene {
 
 const least = 2;
 
+let speeds = new WeakMap<Caption, number>();
+let speedsUnder: Counting | null = null;
+/** The reading speed of a caption; captions are values, so each is measured once. */
+function speedOf(caption: Caption, counting: Counting): number {
+  if (speedsUnder !== counting) {
+    speeds = new WeakMap();
+    speedsUnder = counting;
+  }
+  let speed = speeds.get(caption);
+  if (speed === undefined) speeds.set(caption, (speed = measure(caption, counting).speed));
+  return speed;
+}
+
 export function barsOf({ captions, findings, counting, length, width }: Scene): Bar[] {
   const bars: Bar[] = [];
   for (const caption of captions) {
     const x = (caption.start / length) * width;
     const right = (caption.end / length) * width;
-    const { speed } = measure(caption, counting);
+    const speed = speedOf(caption, counting);
     const alarm = mustGo(findings.get(caption.id));
     const last = bars.at(-1);
     if (last && x < last.x + least) {

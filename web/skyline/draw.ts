@@ -36,8 +36,9 @@ export function paint(canvas: HTMLCanvasElement, painting: Painting): void {
   context.globalAlpha = 0.5;
   context.fillRect(0, y(limit), width, ground - y(limit));
   context.globalAlpha = 1;
+  const [alarm, proofed, open] = ['alarm', 'reed', 'reed-pale'].map(colour);
   for (const bar of barsOf(painting)) {
-    context.fillStyle = colour(bar.alarm ? 'alarm' : bar.proofed ? 'reed' : 'reed-pale');
+    context.fillStyle = (bar.alarm ? alarm : bar.proofed ? proofed : open) ?? '';
     context.fillRect(bar.x, y(bar.speed), bar.width, ground - y(bar.speed));
     // Proofed has a mark of its own, so that it is not told by colour alone.
     if (bar.proofed) context.fillRect(bar.x, ground + 1, bar.width, 2);

@@ -1,6 +1,6 @@
 /** Doubtful words of the track, one after the other, with what may have been said instead. */
 import { defineStore } from 'pinia';
-import { computed, shallowRef } from 'vue';
+import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
@@ -23,6 +23,9 @@ export interface Suggested {
   /** More may come. */
   readonly looking: boolean;
 }
+
+/** The words are counted so long after the last change, in ms. */
+const countedAfter = 120;
 
 /** As the word it takes the place of is written: with a capital where that has one. */
 function writtenLike(word: string, like: string): string {
@@ -50,7 +53,17 @@ export const useDoubt = defineStore('doubt', () => {
       known.set(caption, (found = caption.words.filter((w) => isDoubtful(caption, w, preferences.doubtBelow))));
     return found;
   }
-  const count = computed(() => track.captions.reduce((n, c) => n + of(c).length, 0));
+  const count = ref(0);
+  let counting: ReturnType<typeof setTimeout> | undefined;
+  // Counted a moment after the last change: all of a long track is gone over.
+  watch(
+    [() => track.captions, () => preferences.doubtBelow],
+    () => {
+      clearTimeout(counting);
+      counting = setTimeout(() => (count.value = track.captions.reduce((n, c) => n + of(c).length, 0)), countedAfter);
+    },
+    { immediate: true },
+  );
 
   const open = shallowRef<Suggested | null>(null);
   let others: { readonly of: string; readonly tracks: readonly Track[] } | null = null;

@@ -44,7 +44,7 @@ export const useFind = defineStore('find', () => {
     fault.value = compiled.value.fault;
     const { seek } = compiled.value;
     if (!open.value || !seek) {
-      places.value = [];
+      if (places.value.length > 0) places.value = [];
       looking.value = false;
       return;
     }
@@ -65,7 +65,9 @@ export const useFind = defineStore('find', () => {
   }
   watch([compiled, within, open, () => track.captions], () => void look());
   watch(compiled, () => (now.value = -1));
-  watch([places, now], () => onSurface.value?.setFound(places.value, now.value));
+  watch([places, now], ([found], [before]) => {
+    if (found.length > 0 || before.length > 0) onSurface.value?.setFound(found, now.value);
+  });
 
   /** Goes to the next place after the cursor, or the one before. */
   function go(direction: 1 | -1): void {

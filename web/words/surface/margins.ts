@@ -1,13 +1,6 @@
 /** The margins of Words: at the left the proofed mark and the time, at the right figures against limits. */
-import { RangeSet, type Extension } from '@codemirror/state';
-import {
-  gutter,
-  gutterLineClass,
-  GutterMarker,
-  type BlockInfo,
-  type EditorView,
-  type ViewUpdate,
-} from '@codemirror/view';
+import type { Extension } from '@codemirror/state';
+import { gutter, GutterMarker, type BlockInfo, type EditorView, type ViewUpdate } from '@codemirror/view';
 import { voiceOf } from '../../../core/layout/passages.ts';
 import { ruleNamed } from '../../../core/rules/findings.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
@@ -29,14 +22,21 @@ class TimeMarker extends GutterMarker {
   readonly time: string;
   /** Who speaks, where it says so. */
   readonly voice: string;
-  constructor(caption: Caption, voice: string) {
+  override readonly elementClass: string;
+  constructor(caption: Caption, voice: string, name: string) {
     super();
+    this.elementClass = name;
     this.proofed = caption.proofed;
     this.time = marginClock(caption.start);
     this.voice = voice;
   }
   override eq(other: TimeMarker): boolean {
-    return other.proofed === this.proofed && other.time === this.time && other.voice === this.voice;
+    return (
+      other.proofed === this.proofed &&
+      other.time === this.time &&
+      other.voice === this.voice &&
+      other.elementClass === this.elementClass
+    );
   }
   override toDOM(): HTMLElement {
     const box = element('div', 'margin-time');
@@ -61,14 +61,17 @@ interface Figures {
 
 class FiguresMarker extends GutterMarker {
   readonly figures: Figures;
-  constructor(figures: Figures) {
+  override readonly elementClass: string;
+  constructor(figures: Figures, name: string) {
     super();
     this.figures = figures;
+    this.elementClass = name;
   }
   override eq(other: FiguresMarker): boolean {
     const a = this.figures;
     const b = other.figures;
     return (
+      this.elementClass === other.elementClass &&
       a.length === b.length &&
       a.limit === b.limit &&
       a.speed === b.speed &&
@@ -110,8 +113,14 @@ function sideOf(
   return { speed: shown, second: seconds(caption.end - caption.start), state: ofFigures ? 'advice' : 'fine' };
 }
 
-/** The caption a line of the document belongs to, and which of its lines it is. */
-function lineOf(view: EditorView, block: BlockInfo): { caption: Caption; index: number; nth: number } | null {
+/** A line of the document: its caption, the place of that, and which of its lines it is. */
+interface Line {
+  readonly caption: Caption;
+  readonly index: number;
+  readonly nth: number;
+}
+
+function lineOf(view: EditorView, block: BlockInfo): Line | null {
   const layout = view.state.field(layoutField);
   const { index, offset } = spotAt(layout, block.from);
   const caption = layout.captions[index];
@@ -124,45 +133,33 @@ function lineOf(view: EditorView, block: BlockInfo): { caption: Caption; index: 
 const changed = (update: ViewUpdate): boolean =>
   update.docChanged || update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
 
-class LineClass extends GutterMarker {
+/** The ground of a line beside the cursor caption, and the line above each caption, as classes of the margin. */
+function classOf(view: EditorView, at: Line): string {
+  const around = view.state.field(aroundField);
+  if (around?.reading === 'text') return '';
+  const { captions } = view.state.field(layoutField);
+  const cursor = around?.cursor ?? null;
+  const isCursor = at.caption.id === cursor;
+  if (at.nth > 0) return isCursor ? 'row-cursor' : '';
+  if (isCursor) return 'row-first row-cursor';
+  return at.index > 0 && captions[at.index - 1]?.id === cursor ? 'row-first row-after' : 'row-first';
+}
+
+/** Where nothing stands in the margin but its ground. */
+class Ground extends GutterMarker {
   override readonly elementClass: string;
   constructor(name: string) {
     super();
     this.elementClass = name;
   }
+  override eq(other: Ground): boolean {
+    return other.elementClass === this.elementClass;
+  }
 }
-const heads = {
-  plain: new LineClass('row-first'),
-  cursor: new LineClass('row-first row-cursor'),
-  after: new LineClass('row-first row-after'),
-};
-const bodies = { cursor: new LineClass('row-cursor') };
-
-const noClasses: RangeSet<GutterMarker> = RangeSet.of([]);
-
-/** Gives the margins beside the cursor caption its ground, and each caption its line above. */
-const lineClasses = gutterLineClass.compute([layoutField, aroundField], (state) => {
-  if (state.field(aroundField)?.reading === 'text') return noClasses;
-  const { captions, starts } = state.field(layoutField);
-  const cursor = state.field(aroundField)?.cursor ?? null;
-  const ranges = captions.flatMap((caption, i) => {
-    const start = starts[i] ?? 0;
-    if (start > state.doc.length) return [];
-    const here = caption.id === cursor;
-    const after = i > 0 && captions[i - 1]?.id === cursor;
-    const out = [heads[here ? 'cursor' : after ? 'after' : 'plain'].range(start)];
-    for (let at = here ? caption.text.indexOf('\n') : -1; at >= 0; at = caption.text.indexOf('\n', at + 1)) {
-      if (start + at + 1 <= state.doc.length) out.push(bodies.cursor.range(start + at + 1));
-    }
-    return out;
-  });
-  return RangeSet.of(ranges);
-});
 
 /** @param onTime told the caption whose time was pressed, and whether everything up to it is to be selected */
 export function margins(onTime: (id: string, upTo: boolean) => void): Extension {
   return [
-    lineClasses,
     gutter({
       class: 'words-margin left',
       lineMarkerChange: changed,
@@ -175,9 +172,11 @@ export function margins(onTime: (id: string, upTo: boolean) => void): Extension 
       },
       lineMarker(view, block) {
         const at = lineOf(view, block);
-        if (at?.nth !== 0) return null;
+        if (!at) return null;
+        const name = classOf(view, at);
+        if (at.nth > 0) return name === '' ? null : new Ground(name);
         const isText = view.state.field(aroundField)?.reading === 'text';
-        return new TimeMarker(at.caption, isText ? voiceOf(at.caption) : '');
+        return new TimeMarker(at.caption, isText ? voiceOf(at.caption) : '', name);
       },
     }),
     gutter({
@@ -193,7 +192,8 @@ export function margins(onTime: (id: string, upTo: boolean) => void): Extension 
           at.nth === 0
             ? sideOf(at.caption, around.findings.get(at.caption.id) ?? [], speed)
             : { speed: null, second: '', state: 'fine' as const };
-        return new FiguresMarker({ length: lines[at.nth] ?? 0, limit: around.style.text.lineLength.limit, ...side });
+        const figures = { length: lines[at.nth] ?? 0, limit: around.style.text.lineLength.limit, ...side };
+        return new FiguresMarker(figures, classOf(view, at));
       },
     }),
   ];
