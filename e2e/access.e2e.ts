@@ -85,7 +85,9 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await see(app.driver, '.finder-input');
     await type(app.driver, 'all keys', Key.ENTER);
     await see(app.driver, '.keys li');
-    await app.driver.executeAsyncScript('const done = arguments[0]; setTimeout(done, 400)');
+    await eventually(app.driver, 'the sheet to stand still', async () =>
+      app.driver.executeScript<boolean>('return document.getAnimations().every((a) => a.playState === "finished")'),
+    );
     await nothing();
   });
 });

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { onSurface } from './on-surface.ts';
 import { useDoubt } from './use-doubt.ts';
 
 const doubt = useDoubt();
 const track = useTrack();
+const preferences = usePreferences();
 const card = ref<HTMLElement | null>(null);
 const spot = ref<{ left: string; top: string } | null>(null);
 
@@ -16,18 +18,22 @@ const written = computed(() => {
 });
 const certainty = computed(() => Math.round((doubt.open?.word[4] ?? 0) * 100));
 
-/** Below the word, or above it where there is no room; over the page, so that no text moves. */
+/** Below the caption, or above it where there is no room; over the page, so that no text moves. */
 function settle(): void {
   const now = doubt.open;
   const box = now ? onSurface.value?.boxOf(now.caption, now.word[0], now.word[1]) : null;
+  const text = track.captions.find((c) => c.id === now?.caption)?.text ?? '';
+  const inLines = preferences.reading === 'lines';
+  const first = now && inLines ? onSurface.value?.boxOf(now.caption, 0, 0) : box;
+  const last = now && inLines ? onSurface.value?.boxOf(now.caption, text.length, text.length) : box;
   const stage = card.value?.parentElement?.getBoundingClientRect();
   if (!box || !stage || !card.value) {
     spot.value = null;
     return;
   }
   const { width, height } = card.value.getBoundingClientRect();
-  const below = box.bottom + 8;
-  const top = below + height > stage.bottom ? box.top - height - 8 : below;
+  const below = (last ?? box).bottom + 8;
+  const top = below + height > stage.bottom ? (first ?? box).top - height - 8 : below;
   const left = Math.max(8, Math.min(box.left - stage.left, stage.width - width - 8));
   spot.value = { left: `${String(left)}px`, top: `${String(top - stage.top)}px` };
 }
