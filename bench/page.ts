@@ -2,11 +2,11 @@
  * A track of 5,000 captions in the real page, measured through the browser's own performance trace: what
  * the main thread did for each key, for scrolling, for the other reading, for replacing everywhere.
  */
-import { Builder, By, Key, until, logging, type WebDriver } from 'selenium-webdriver';
-import chrome from 'selenium-webdriver/chrome.js';
-import type { Job } from '../core/job/job.ts';
+import { logging } from 'selenium-webdriver';
+import type chrome from 'selenium-webdriver/chrome.js';
 import { longTrack } from '../demo/long-track.ts';
-import { asking } from '../e2e/support/ask.ts';
+import { asking, jobWith } from '../e2e/support/ask.ts';
+import { By, Key, openBrowser, until, type WebDriver } from '../e2e/support/browser.ts';
 import { startServices } from '../e2e/support/services.ts';
 
 export interface Figure {
@@ -31,23 +31,16 @@ interface TraceEvent {
 const captions = 5000;
 const keys = 100;
 
-async function open(): Promise<WebDriver> {
+/** Has the browser keep its trace for us. */
+function traced(options: chrome.Options): void {
   const prefs = new logging.Preferences();
   prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
-  const options = new chrome.Options();
-  options.setChromeBinaryPath('/usr/bin/chromium');
-  options.addArguments('--headless=new', '--no-sandbox', '--disable-gpu', '--window-size=1280,900');
   options.setLoggingPrefs(prefs);
   options.setPerfLoggingPrefs({
     enableNetwork: false,
     enablePage: false,
     traceCategories: 'toplevel,blink.user_timing,__metadata',
   } as never);
-  return new Builder()
-    .forBrowser('chrome')
-    .setChromeOptions(options)
-    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
-    .build();
 }
 
 async function trace(driver: WebDriver): Promise<TraceEvent[]> {
@@ -77,7 +70,7 @@ const nineteenInTwenty = (all: readonly number[]): number =>
 /** Measures the page. @throws {Error} where there is no browser or no build */
 export async function pageFigures(): Promise<readonly Figure[]> {
   const services = await startServices();
-  const driver = await open();
+  const { driver } = await openBrowser(traced);
   const mark = (name: string): Promise<void> => driver.executeScript('performance.mark(arguments[0])', name);
   /** Until the page has painted what was asked of it, and has nothing left to do. */
   const settled = (): Promise<void> =>
@@ -86,25 +79,13 @@ export async function pageFigures(): Promise<readonly Figure[]> {
     );
   try {
     const ask = asking(() => services.address);
-    const job = await ask<Job>('POST', '/jobs', { title: 'A long evening', language: 'en-GB', style: 'lecture-38' });
-    const { id } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
-      kind: 'captions',
-      language: 'en-GB',
-      name: 'fair copy',
-    });
-    const all = longTrack(captions);
+    const { job } = await jobWith(ask, 'A long evening', longTrack(captions));
     const events: TraceEvent[] = [];
     /** Takes over what was traced so far, before the browser’s buffer is full. */
     const collect = async (): Promise<void> => void events.push(...(await trace(driver)));
-    for (let i = 0; i < all.length; i += 500)
-      await ask('POST', `/tracks/${id}/edits`, {
-        id: `part ${String(i)}`,
-        base: i / 500,
-        edits: [{ type: 'insert', captions: all.slice(i, i + 500) }],
-      });
     await driver.get(services.address);
     await driver.wait(until.elementLocated(By.css('.row')), 20_000);
-    await driver.get(`${services.address}/jobs/${job.id}/words`);
+    await driver.get(`${services.address}/jobs/${job}/words`);
     await driver.wait(until.elementLocated(By.css('.cm-line')), 20_000);
     const opened = await driver.executeScript<number>(
       `return performance.getEntriesByType('paint').find((p) => p.name === 'first-contentful-paint').startTime;`,

@@ -5,8 +5,7 @@ import { repairAll } from '../core/rules/repairs/repairs.ts';
 import { shippedStyle } from '../core/rules/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { caption, type Track } from '../core/track/caption.ts';
-import type { Job } from '../core/job/job.ts';
-import { asking } from './support/ask.ts';
+import { asking, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 import { By, control, eventually, Key, press, says, see } from './support/browser.ts';
 
@@ -35,19 +34,9 @@ const finds = (count: number): Promise<boolean> =>
 let track: string;
 
 beforeAll(async () => {
-  const job = await ask<Job>('POST', '/jobs', { title: 'A long evening', language: 'en-GB', style: 'lecture-38' });
-  ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
-    kind: 'captions',
-    language: 'en-GB',
-    name: 'fair copy',
-  }));
-  for (let i = 0; i < captions.length; i += 500)
-    await ask('POST', `/tracks/${track}/edits`, {
-      id: `part ${String(i)}`,
-      base: i / 500,
-      edits: [{ type: 'insert', captions: captions.slice(i, i + 500) }],
-    });
-  await app.driver.get(`${app.services.address}/jobs/${job.id}/checks`);
+  const made = await jobWith(ask, 'A long evening', captions);
+  ({ track } = made);
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/checks`);
   await see(app.driver, '.rules');
 });
 

@@ -1,13 +1,12 @@
 /** What another track has where a word of this one is said. */
 import { tokensOfCaptions } from '../layout/tokens.ts';
+import { bare } from '../text/phrases/words.ts';
 import type { Caption } from '../track/caption.ts';
 
 /** How far times of two tracks may be apart, in ms. */
 const slack = 30;
 /** More words than this are another passage. */
 const mostWords = 3;
-
-const bare = (word: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(word)?.[0] ?? '';
 
 /**
  * The words another track has at a moment: those whose middle lies in it.

@@ -1,5 +1,5 @@
 /** What somebody mended, so that the same mistake can be found elsewhere. */
-import { factsOf } from '../text/phrases/words.ts';
+import { bare, factsOf } from '../text/phrases/words.ts';
 import { phrasesOf } from '../text/phrases/bonds.ts';
 import { tokensOf } from '../track/ranges.ts';
 import type { Caption } from '../track/caption.ts';
@@ -16,8 +16,6 @@ export interface Mend {
 const mostWords = 4;
 
 const wordsOf = (text: string): string[] => tokensOf(text, 0, text.length).map(({ from, to }) => text.slice(from, to));
-/** A stretch of words without the punctuation around it. */
-const bare = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
 const fold = (word: string): string => bare(word).toLowerCase();
 
 /**

@@ -18,7 +18,7 @@ export const placesIn = (caption: Caption, seek: Seek): Place[] =>
  * What goes in place of a match. In a pattern `$1` to `$9` stand for its groups, `$&` for all of it and
  * `$$` for a dollar; a group that is not there stands for nothing.
  */
-export function insertFor(match: Match, replacement: string, isPattern: boolean): string {
+function insertFor(match: Match, replacement: string, isPattern: boolean): string {
   if (!isPattern) return replacement;
   return replacement.replace(/\$([$&\d])/g, (_, sign: string) =>
     sign === '$' ? '$' : (match.groups[sign === '&' ? 0 : Number(sign)] ?? ''),

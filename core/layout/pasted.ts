@@ -3,6 +3,7 @@ import { timeNeeded, wholeGap } from '../rules/style.ts';
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import { shareByLetters, tokensOf } from '../track/ranges.ts';
 import { reflow, type Frame } from './reflow.ts';
+import { perLetter } from './speaking-time.ts';
 
 /** What the lines take the place of. */
 export interface Gap {
@@ -12,8 +13,6 @@ export interface Gap {
   readonly until: number;
 }
 
-/** Time a letter takes to be said where nothing better is known, in ms: common practice, 15 letters a second. */
-const perLetter = 67;
 /** Words are compared with those that were there only while that is quick. */
 const mostCompared = 4_000_000;
 

@@ -16,7 +16,8 @@ export interface Opened {
   readonly downloads: string;
 }
 
-export async function openBrowser(): Promise<Opened> {
+/** @param adjust sets what is wanted besides */
+export async function openBrowser(adjust?: (options: chrome.Options) => void): Promise<Opened> {
   const downloads = mkdtempSync(join(tmpdir(), 'fenwix-downloads-'));
   const options = new chrome.Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
@@ -35,6 +36,7 @@ export async function openBrowser(): Promise<Opened> {
     '--window-size=1280,900',
   );
   options.setUserPreferences({ 'download.default_directory': downloads });
+  adjust?.(options);
   const driver = await new Builder()
     .forBrowser('chrome')
     .setChromeOptions(options)

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal';
-import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
 import { keyLabel, pressedKey, type Command } from './commands.ts';
-import { clash, given, unfit, withOwnKeys } from './keys.ts';
+import { clash, given, unfit } from './keys.ts';
 
 const props = defineProps<{ commands: readonly Command[] }>();
 const open = defineModel<boolean>('open', { required: true });
@@ -14,7 +14,6 @@ const waiting = ref<string | null>(null);
 /** A key that another command has, until somebody says whose it is to be. */
 const asked = ref<{ readonly id: string; readonly key: string; readonly other: string } | null>(null);
 const fault = ref<string | null>(null);
-const commands = computed(() => withOwnKeys(props.commands, preferences.keys));
 
 function onKey(event: KeyboardEvent): void {
   const id = waiting.value;
@@ -30,9 +29,9 @@ function onKey(event: KeyboardEvent): void {
   fault.value = unfit(key);
   if (fault.value !== null) return;
   waiting.value = null;
-  const other = clash(commands.value, id, key);
+  const other = clash(props.commands, id, key);
   if (other) asked.value = { id, key, other: other.title };
-  else preferences.keys = given(commands.value, preferences.keys, id, key);
+  else preferences.keys = given(props.commands, preferences.keys, id, key);
 }
 /** The button that was pressed goes; the keyboard stays in the row. */
 function stayAt(id: string): void {
@@ -40,7 +39,7 @@ function stayAt(id: string): void {
 }
 function giveOver(): void {
   if (!asked.value) return;
-  preferences.keys = given(commands.value, preferences.keys, asked.value.id, asked.value.key);
+  preferences.keys = given(props.commands, preferences.keys, asked.value.id, asked.value.key);
   stayAt(asked.value.id);
   asked.value = null;
 }

@@ -11,11 +11,8 @@ import { useWordsDeeds } from '../words/use-words-deeds.ts';
 import { commandFor, commandsOf, type Command } from './commands.ts';
 import { withOwnKeys } from './keys.ts';
 
-/** The commands with the keys somebody chose, and with the usual ones. */
-export function useCommands(): {
-  readonly commands: ComputedRef<readonly Command[]>;
-  readonly usual: readonly Command[];
-} {
+/** The commands, with the keys somebody chose. */
+export function useCommands(): ComputedRef<readonly Command[]> {
   const router = useRouter();
   const track = useTrack();
   const place = usePlace();
@@ -55,5 +52,5 @@ export function useCommands(): {
   }
   onMounted(() => addEventListener('keydown', onKey, true));
   onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
-  return { commands, usual };
+  return commands;
 }

@@ -25,7 +25,7 @@ const open = useJob();
 const track = useTrack();
 const playback = usePlayback();
 const dialogs = useDialogs();
-const { commands, usual } = useCommands();
+const commands = useCommands();
 const [finderOpen, keysOpen] = [dialogs.bound('finder'), dialogs.bound('keys')];
 const [styleOpen, relayOpen] = [dialogs.bound('style'), dialogs.bound('relay')];
 const trouble = computed(() => open.trouble ?? track.trouble);
@@ -83,7 +83,7 @@ onBeforeUnmount(() => {
       <SkylineStrip />
     </div>
     <CommandFinder v-model:open="finderOpen" :commands="commands" />
-    <KeySheet v-model:open="keysOpen" :commands="usual" />
+    <KeySheet v-model:open="keysOpen" :commands="commands" />
     <SeveralDialogs />
     <JobStyle v-model:open="styleOpen" />
     <RelayDialog v-model:open="relayOpen" />

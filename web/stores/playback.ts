@@ -26,7 +26,6 @@ export const usePlayback = defineStore('playback', () => {
   let until = Infinity;
   /** A caption plays again and again: where it begins, in ms. */
   let again: number | null = null;
-  const looping = ref(false);
   let frame = 0;
   let holding: ReturnType<typeof setTimeout> | undefined;
 
@@ -74,13 +73,9 @@ export const usePlayback = defineStore('playback', () => {
     if (!media) return;
     void media.play().catch(() => undefined);
   }
-  function endLoop(): void {
-    again = null;
-    looping.value = false;
-  }
   function play(): void {
     until = Infinity;
-    endLoop();
+    again = null;
     place.follow = true;
     start();
   }
@@ -102,7 +97,7 @@ export const usePlayback = defineStore('playback', () => {
   }
   function step(direction: 1 | -1): void {
     until = Infinity;
-    endLoop();
+    again = null;
     seek(time.value + direction * preferences.step);
   }
   /** Plays the captions from one index to another, and stops after the last. */
@@ -110,7 +105,7 @@ export const usePlayback = defineStore('playback', () => {
     const from = track.captions[Math.max(0, first)];
     const to = track.captions[Math.min(track.captions.length - 1, last)];
     if (!from || !to) return;
-    endLoop();
+    again = null;
     seek(from.start);
     until = to.end + 150;
     start();
@@ -118,14 +113,13 @@ export const usePlayback = defineStore('playback', () => {
   /** Plays the cursor caption again and again, or no longer. */
   function loop(): void {
     const here = place.caption;
-    if (looping.value || !here) {
-      endLoop();
+    if (again !== null || !here) {
+      again = null;
       pause();
       return;
     }
     replay(place.index, place.index);
     again = here.start;
-    looping.value = true;
   }
   /** A key was typed: playback holds, and goes on a moment after the last key. */
   function typed(): void {
@@ -154,7 +148,6 @@ export const usePlayback = defineStore('playback', () => {
     length,
     playing,
     rate,
-    looping,
     trouble,
     attach,
     play,

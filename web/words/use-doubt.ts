@@ -115,8 +115,7 @@ export const useDoubt = defineStore('doubt', () => {
     const after = open.value?.caption === place.caption?.id ? (open.value?.word[1] ?? 0) : (surface?.offset() ?? -1);
     for (let n = 0; n <= captions.length; n++) {
       const caption = captions[(place.index + n) % captions.length];
-      const word =
-        caption && of(caption).find((w) => n > 0 || w[0] >= after || (n === captions.length && w[0] < after));
+      const word = caption && of(caption).find((w) => n > 0 || w[0] >= after);
       if (!caption || !word) continue;
       place.goTo(caption.id, 'chosen');
       surface?.select(caption.id, word[0], word[1]);

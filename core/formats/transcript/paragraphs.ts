@@ -1,6 +1,7 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
 import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
 import { beginsPassage, voiceOf } from '../../layout/passages.ts';
+import { perLetter } from '../../layout/speaking-time.ts';
 import type { HouseStyle } from '../../rules/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
@@ -31,8 +32,6 @@ export function timeMark(text: string): { readonly length: number; readonly ms: 
   return { length: end + (gap?.[0].length ?? 0), ms: stampMs(stamp) };
 }
 
-/** Time a letter takes to be said where nothing better is known, in ms: common practice, 15 letters a second. */
-const perLetter = 67;
 /** Silence between paragraphs, enough to end a caption, in ms. */
 const betweenParagraphs = 600;
 

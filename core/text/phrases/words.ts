@@ -54,25 +54,22 @@ const closers = `["'”’»)\\]]*`;
 const sentenceEnd = new RegExp(`[.!?…。！？؟]${closers}$`, 'u');
 const clauseEnd = new RegExp(`[,;:،、；：–—]${closers}$`, 'u');
 
-/** A word without the punctuation around it, in lower case, with a plain apostrophe. */
-function bareWord(word: string): string {
-  const inside = /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(word)?.[0] ?? '';
-  return inside.replace(/’/g, "'").toLowerCase();
-}
+/** A stretch of words without the punctuation around it; empty where it is only signs. */
+export const bare = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
 
 /** @param word as written, with its punctuation */
 export function factsOf(word: string, { table, kinds, seen }: Phrases): WordFacts {
   const known = seen.get(word);
   if (known) return known;
-  const bare = bareWord(word);
-  const own = kinds.get(bare) ?? 0;
+  const plain = bare(word).replace(/’/g, "'").toLowerCase();
+  const own = kinds.get(plain) ?? 0;
   const facts: WordFacts = {
-    bare,
+    bare: plain,
     kinds: own,
     ends: sentenceEnd.test(word) ? 'sentence' : clauseEnd.test(word) ? 'clause' : null,
     isCapital: /^["'“‘([]*\p{Lu}[\p{Ll}'’.-]/u.test(word),
     isFigure: /^[£$€]?\d/.test(word),
-    isAdjective: (own & (kind.adjectives | kind.intensifiers)) !== 0 || table.adjectiveEndings.test(bare),
+    isAdjective: (own & (kind.adjectives | kind.intensifiers)) !== 0 || table.adjectiveEndings.test(plain),
   };
   if (seen.size >= mostSeen) seen.clear();
   seen.set(word, facts);

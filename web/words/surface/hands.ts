@@ -68,15 +68,15 @@ export function share(view: EditorView, desk: Desk): boolean {
   return true;
 }
 
-/** Joins the caption with its neighbour. @param onlyAtEdge only where the cursor is right beside it */
-export function join(view: EditorView, desk: Desk, direction: 'above' | 'below', onlyAtEdge: boolean): boolean {
+/** Joins the caption with the neighbour the cursor is right beside; anywhere else the key does what it always does. */
+export function join(view: EditorView, desk: Desk, direction: 'above' | 'below'): boolean {
   const { state } = view;
   const ground = desk.ground();
   if (!state.selection.main.empty || !ground || !desk.editable()) return false;
   const layout = state.field(layoutField);
   const { index, offset } = spotAt(layout, state.selection.main.head);
   const here = layout.captions[index];
-  if (!here || (onlyAtEdge && offset !== (direction === 'above' ? 0 : here.text.length))) return false;
+  if (!here || offset !== (direction === 'above' ? 0 : here.text.length)) return false;
   const first = direction === 'above' ? index - 1 : index;
   const [a, b] = [layout.captions[first], layout.captions[first + 1]];
   if (!a || !b) return true;
@@ -189,11 +189,7 @@ export function extend(view: EditorView, by: 1 | -1): boolean {
   const { main } = view.state.selection;
   const [anchor, head] = [main.anchor, main.head].map((at) => spotAt(layout, at).index);
   if (anchor === undefined || head === undefined) return true;
-  const isOne = main.empty || main.to - main.from < (layout.captions[anchor]?.text.length ?? 0);
-  const next = Math.max(
-    0,
-    Math.min(layout.captions.length - 1, anchor === head && isOne && main.empty ? head : head + by),
-  );
+  const next = main.empty ? head : Math.max(0, Math.min(layout.captions.length - 1, head + by));
   selectCaptions(view, Math.min(anchor, next), Math.max(anchor, next), next < anchor);
   return true;
 }

@@ -61,9 +61,6 @@ export interface Surface {
   readonly setAround: (around: Around) => void;
   /** Scrolls a caption into sight; with `caret` the text cursor goes there too. */
   readonly show: (id: string, caret: boolean) => void;
-  /** Joins the caption with the text cursor with the one above or below it. */
-  readonly join: (direction: 'above' | 'below') => boolean;
-  readonly share: () => boolean;
   readonly give: (to: 'above' | 'below') => boolean;
   readonly mark: (kind: MarkKind) => boolean;
   /** Takes one caption more into the selection. */
@@ -127,8 +124,8 @@ export function createSurface(options: SurfaceOptions): Surface {
         key: 'Shift-Enter',
         run: (view) => (view.dispatch(view.state.replaceSelection('\n'), { userEvent: 'input' }), true),
       },
-      { key: 'Backspace', run: (view) => join(view, options, 'above', true) },
-      { key: 'Delete', run: (view) => join(view, options, 'below', true) },
+      { key: 'Backspace', run: (view) => join(view, options, 'above') },
+      { key: 'Delete', run: (view) => join(view, options, 'below') },
     ]),
   );
 
@@ -283,8 +280,6 @@ export function createSurface(options: SurfaceOptions): Surface {
         annotations: fromTrack.of(true),
       });
     },
-    join: (direction) => join(view, options, direction, false),
-    share: () => share(view, options),
     give: (to) => give(view, options, to),
     mark: (kind) => mark(view, options, kind),
     extend: (by) => extend(view, by),
