@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/edits.ts';
-import { mendOf, sameElsewhere } from './mends.ts';
+import { mendedBefore, mendOf, sameElsewhere } from './mends.ts';
 import { compile, type Query } from './query.ts';
 import { placesIn, replaceAll } from './replace.ts';
 
@@ -148,8 +148,30 @@ describe('the same mistake elsewhere', () => {
   ])('%s', (_, before, after, expected) => expect(mendOf(before, after, 'en')).toEqual(expected));
 
   it('is looked for in what nobody has proofed', () => {
-    const row = [c('talon gate'), c('the Talon,\nreach'), c('talons'), c('talon', { proofed: true }), c('a talon')];
-    const places = sameElsewhere(row, { was: 'talon', now: 'Tollen' }, 'talon gate');
+    const row = [c('Tollen gate'), c('the Talon,\nreach'), c('talons'), c('talon', { proofed: true }), c('a talon')];
+    const places = sameElsewhere(row, { was: 'talon', now: 'Tollen' }, 'Tollen gate');
     expect(places.map((p) => p.caption)).toEqual(['the Talon,\nreach', 'a talon']);
+  });
+
+  it('is looked for in the mended caption too, but never in what was just written there', () => {
+    const twice = [c('from Tollen to talon')];
+    expect(sameElsewhere(twice, { was: 'talon', now: 'Tollen' }, twice[0]?.id ?? '')).toMatchObject([
+      { from: 15, to: 20 },
+    ]);
+    const longer = [c('from the talon flight')];
+    expect(sameElsewhere(longer, { was: 'talon', now: 'the Talon flight' }, longer[0]?.id ?? '')).toEqual([]);
+  });
+
+  it('is remembered by what became of a word, the most usual first', () => {
+    const mended = (text: string, first: string) =>
+      c(text, { id: text, words: [[0, text.length, 0, 100, 0.1, 'recogniser', first]] });
+    const row = [
+      mended('talent', 'talon'),
+      mended('Tollen,', 'talon'),
+      mended('Talon', 'talon'),
+      mended('Tollen', 'Talon'),
+    ];
+    expect(mendedBefore(row, 'talon')).toEqual(['Tollen', 'talent']);
+    expect(mendedBefore(row, 'gate')).toEqual([]);
   });
 });

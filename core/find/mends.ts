@@ -44,9 +44,29 @@ export function mendOf(before: string, after: string, language: string | null): 
   return { was, now };
 }
 
-/** The other places where the same words stand. Captions somebody has proofed are left out: there they were heard. */
-export function sameElsewhere(captions: readonly Caption[], { was }: Mend, except: string): Place[] {
+/**
+ * The other places where the same words stand. Captions somebody has proofed are left out: there they were heard.
+ * @param mended the caption that was mended; it is left out where what it has now holds the words that were wrong
+ */
+export function sameElsewhere(captions: readonly Caption[], { was, now }: Mend, mended: string): Place[] {
   const { seek } = compile({ text: was, matchCase: false, wholeWords: true, pattern: false });
   if (!seek) return [];
-  return captions.flatMap((c) => (c.proofed || c.id === except ? [] : placesIn(c, seek)));
+  const holds = seek(now).length > 0;
+  return captions.flatMap((c) => (c.proofed || (holds && c.id === mended) ? [] : placesIn(c, seek)));
+}
+
+/**
+ * What somebody wrote in this track where the recogniser had heard the same word, the most usual first.
+ * @param heard as the recogniser wrote it
+ */
+export function mendedBefore(captions: readonly Caption[], heard: string): string[] {
+  const wanted = heard.toLowerCase();
+  const many = new Map<string, number>();
+  for (const { text, words } of captions)
+    for (const [from, to, , , , , first] of words) {
+      if (first.toLowerCase() !== wanted) continue;
+      const now = bare(text.slice(from, to));
+      if (now !== '' && now.toLowerCase() !== wanted) many.set(now, (many.get(now) ?? 0) + 1);
+    }
+  return [...many].sort(([, a], [, b]) => b - a).map(([word]) => word);
 }

@@ -27,7 +27,12 @@ const heard = caption({
 
 describe('pasted lines', () => {
   it('become captions of their own, where what was said there still stands', () => {
-    const laid = pasted(['We keep', 'the lower gates shut.'], { old: [heard], until: Infinity }, frame, newId);
+    const laid = pasted(
+      ['We keep', 'the lower gates shut.'],
+      { old: [heard], since: 0, until: Infinity },
+      frame,
+      newId,
+    );
     expect(laid.map((c) => [c.text, c.start, c.timing])).toEqual([
       ['We keep', 1000, 'set'],
       ['the lower gates shut.', 1600, 'set'],
@@ -45,7 +50,7 @@ describe('pasted lines', () => {
       'One gate is open and the other one stays shut until the chamber is level, whatever the queue may say.';
     const laid = pasted(
       [long],
-      { old: [caption({ id: 'a', start: 0, end: 2000, text: '' })], until: 60_000 },
+      { old: [caption({ id: 'a', start: 0, end: 2000, text: '' })], since: 0, until: 60_000 },
       frame,
       newId,
     );
@@ -54,23 +59,59 @@ describe('pasted lines', () => {
     expect(laid.flatMap((c) => c.text.split('\n')).every((line) => line.length <= 38)).toBe(true);
   });
 
+  it('take the time before what was there, which keeps its own', () => {
+    const laid = pasted(
+      ['nobody waits', 'nobody waves', 'we keep the lower grades shot'],
+      { old: [heard], since: 600, until: Infinity },
+      frame,
+      newId,
+    );
+    expect(laid.map((c) => [c.text.replace('\n', ' '), c.timing])).toEqual([
+      ['nobody waits', 'provisional'],
+      ['nobody waves', 'provisional'],
+      ['we keep the lower grades shot', 'set'],
+    ]);
+    expect(laid[0]?.start).toBeGreaterThan(600);
+    expect(laid[1]?.end).toBeLessThanOrEqual(1000);
+    expect(laid[2]?.start).toBe(1000);
+  });
+
+  it('share all of the time where none is left before it', () => {
+    const lines = ['nobody waits', 'nobody waves', 'we keep the lower grades shot'];
+    const laid = pasted(lines, { old: [heard], since: 1000, until: 9500 }, frame, newId);
+    expect(laid.map((c) => c.text.replace('\n', ' '))).toEqual(lines);
+    expect(laid[0]?.start).toBe(1000);
+    expect(laid.at(-1)?.end).toBeLessThanOrEqual(9500);
+  });
+
   it('keep every word in order, overlap nowhere and stay before what follows', () => {
     const line = fc.array(fc.stringMatching(/^[a-z.,]{1,9}$/), { minLength: 1, maxLength: 14 }).map((w) => w.join(' '));
     fc.assert(
       fc.property(
-        fc.array(line, { minLength: 1, maxLength: 8 }),
+        fc.array(fc.oneof(line, fc.constantFrom('we keep the', 'lower grades shot')), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 0, max: 1000 }),
         fc.integer({ min: 10_000, max: 60_000 }),
-        (lines, until) => {
-          const laid = pasted(lines, { old: [heard], until }, frame, newId);
+        (lines, since, until) => {
+          const laid = pasted(lines, { old: [heard], since, until }, frame, newId);
           expect(laid.flatMap((c) => c.text.split(/\s+/)).join(' ')).toBe(lines.join(' '));
           laid.forEach((c, i) => {
             expect(c.end).toBeGreaterThan(c.start);
             const next = laid[i + 1];
+            if (next) expect(next.start).toBeGreaterThan(c.start);
             if (next && next.start > c.start + 1) expect(c.end).toBeLessThanOrEqual(next.start);
           });
           expect(laid.at(-1)?.end).toBeLessThanOrEqual(until);
         },
       ),
+      {
+        examples: [
+          [
+            ['lower grades shot', 'a', '.,a, a,,,.,a a aa,a..a .aa,.,. a...a,aa a,.,. , a,a ,.a,,,,, ,.aa..,..'],
+            0,
+            10_000,
+          ],
+        ],
+      },
     );
   });
 });

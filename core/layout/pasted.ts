@@ -9,6 +9,8 @@ import { perLetter } from './speaking-time.ts';
 export interface Gap {
   /** Captions that go, in order; one at the least. */
   readonly old: readonly Caption[];
+  /** When the caption before them ends, in ms; 0 where there is none. */
+  readonly since: number;
   /** When the caption after them begins, in ms; Infinity where there is none. */
   readonly until: number;
 }
@@ -47,11 +49,20 @@ function pairs(fresh: readonly string[], old: readonly string[]): (number | null
   return found;
 }
 
+/** The stretch of time words are put into, in ms. */
+interface Room {
+  /** What comes before all that was there may begin here. */
+  readonly since: number;
+  readonly start: number;
+  readonly end: number;
+}
+
 /**
  * Times of words in a row: their own where they were there, else those of the words they stand in for,
- * shared by letters; where there were none, the time between.
+ * shared by letters; where there were none, the time between, however little.
+ * @returns null where that is less than a millisecond for a letter: nothing could be told apart then
  */
-function timed(words: readonly Said[], old: readonly WordRange[], start: number, end: number): WordRange[] {
+function timed(words: readonly Said[], old: readonly WordRange[], { since, start, end }: Room): WordRange[] | null {
   const text = words.map((w) => w.text).join(' ');
   let at = 0;
   const ranges = words.map((w) => {
@@ -70,8 +81,11 @@ function timed(words: readonly Said[], old: readonly WordRange[], start: number,
     if (next > i) {
       const [first, last] = [old[before + 1], old[after - 1]];
       const gone = first && last && after > before + 1;
-      const from = gone ? Math.max(clock, first[2]) : clock;
-      out.push(...shareByLetters(text, ranges.slice(i, next), from, gone ? Math.max(from, last[3]) : stop));
+      const from = gone ? Math.max(clock, first[2]) : i === 0 ? Math.min(since, clock) : clock;
+      const to = gone ? Math.max(from, last[3]) : stop;
+      const run = ranges.slice(i, next);
+      if (to - from < run.reduce((sum, r) => sum + r.to - r.from, 0)) return null;
+      out.push(...shareByLetters(text, run, from, to));
     }
     const same = old[after];
     const range = ranges[next];
@@ -85,12 +99,23 @@ function timed(words: readonly Said[], old: readonly WordRange[], start: number,
   return out;
 }
 
+/** Times of words by their letters alone. */
+function sharedOut(words: readonly Said[], start: number, end: number): WordRange[] {
+  const text = words.map((w) => w.text).join(' ');
+  return shareByLetters(text, tokensOf(text, 0, text.length), start, end);
+}
+
 /**
  * Captions of lines in place of others. A word that was there keeps its time; the rest share the time
  * between, and captions in which no word was there are provisional. Every line begins a caption.
  * @param lines without line breaks; empty ones are passed over
  */
-export function pasted(lines: readonly string[], { old, until }: Gap, frame: Frame, newId: () => string): Caption[] {
+export function pasted(
+  lines: readonly string[],
+  { old, since, until }: Gap,
+  frame: Frame,
+  newId: () => string,
+): Caption[] {
   const words = lines.flatMap((line, n) =>
     tokensOf(line, 0, line.length).map((t) => ({ text: line.slice(t.from, t.to), line: n })),
   );
@@ -107,12 +132,12 @@ export function pasted(lines: readonly string[], { old, until }: Gap, frame: Fra
   const letters = words.reduce((sum, w) => sum + w.text.length + 1, 0);
   const room = Math.max(first.start + 1, until - gap);
   const end = Math.max(last.end, Math.min(room, first.start + letters * perLetter));
-  const times = timed(
-    said,
-    known.map((k) => k.word),
-    first.start,
-    end,
-  );
+  const times =
+    timed(
+      said,
+      known.map((k) => k.word),
+      { since: Math.min(first.start, since + gap), start: first.start, end },
+    ) ?? sharedOut(said, first.start, Math.max(end, first.start + letters));
   const laid: Caption[] = [];
   for (let i = 0; i < said.length;) {
     let stop = i;
@@ -128,7 +153,11 @@ export function pasted(lines: readonly string[], { old, until }: Gap, frame: Fra
       words: times.slice(i, stop).map((w): WordRange => [w[0] - offset, w[1] - offset, w[2], w[3], w[4], w[5], w[6]]),
       placement: first.placement,
     });
-    laid.push(...reflow([line], frame, newId));
+    for (const c of reflow([line], frame, newId)) {
+      // Laying out may begin a caption before its first word, and then it must not come before the line above.
+      const least = (laid.at(-1)?.start ?? -1) + 1;
+      laid.push(c.start >= least ? c : { ...c, start: least, end: Math.max(c.end, least + 1) });
+    }
     i = stop;
   }
   return laid.map((c, i): Caption => {

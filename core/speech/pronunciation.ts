@@ -1,11 +1,8 @@
 /** How far apart two pronunciations are. Phones are those of ARPAbet, without stress. */
 
-/** What a phone is made of: enough to tell which are easily taken for each other. */
-interface Phone {
-  readonly vowel: boolean;
-  /** Manner of a consonant, height of a vowel. */
+/** What a consonant is made of: enough to tell which are easily taken for each other. */
+interface Consonant {
   readonly manner: string;
-  /** Place of a consonant, depth of a vowel. */
   readonly place: string;
   readonly voiced: boolean;
 }
@@ -18,30 +15,63 @@ const consonants: Readonly<Record<string, string>> = {
   nasal: 'M:lip+ N:ridge+ NG:back+',
   glide: 'L:ridge+ R:palate+ W:lip+ Y:palate+',
 };
-const vowels: Readonly<Record<string, string>> = {
-  high: 'IY:front IH:front UH:back UW:back',
-  middle: 'EH:front EY:front AH:middle ER:middle OW:back OY:back',
-  low: 'AE:front AY:middle AA:back AO:back AW:middle',
+
+/**
+ * Where vowels begin and end: their first two formants in Hz. Those that stay are the averages of men in
+ * Peterson and Barney, “Control Methods Used in a Study of the Vowels” (1952), from memory; those that
+ * glide go from one of these to another.
+ */
+const steady = {
+  IY: [270, 2290],
+  IH: [390, 1990],
+  EH: [530, 1840],
+  AE: [660, 1720],
+  AA: [730, 1090],
+  AO: [570, 840],
+  UH: [440, 1020],
+  UW: [300, 870],
+  AH: [640, 1190],
+  ER: [490, 1350],
+} as const satisfies Readonly<Record<string, readonly [number, number]>>;
+const gliding: Readonly<Record<string, readonly [keyof typeof steady, keyof typeof steady]>> = {
+  EY: ['EH', 'IY'],
+  AY: ['AA', 'IH'],
+  OY: ['AO', 'IH'],
+  OW: ['AO', 'UW'],
+  AW: ['AA', 'UH'],
 };
 
-const phones = new Map<string, Phone>();
-const listed = (lists: Readonly<Record<string, string>>): { manner: string; name: string; place: string }[] =>
-  Object.entries(lists).flatMap(([manner, list]) =>
-    list.split(' ').map((each) => ({ manner, name: each.split(':')[0] ?? '', place: each.split(':')[1] ?? '' })),
-  );
-for (const { manner, name, place } of listed(consonants))
-  phones.set(name, { vowel: false, manner, place: place.slice(0, -1), voiced: place.endsWith('+') });
-for (const { manner, name, place } of listed(vowels)) phones.set(name, { vowel: true, manner, place, voiced: true });
+/** A frequency in Hz as ears space them, in Bark (Traunmüller 1990). */
+const bark = (hertz: number): number => (26.81 * hertz) / (1960 + hertz) - 0.53;
+/** Where a vowel begins and ends: four figures in Bark. */
+const path = (from: keyof typeof steady, to: keyof typeof steady): readonly number[] =>
+  [...steady[from], ...steady[to]].map(bark);
+const vowels = new Map<string, readonly number[]>([
+  ...(Object.keys(steady) as (keyof typeof steady)[]).map((name) => [name, path(name, name)] as const),
+  ...Object.entries(gliding).map(([name, [from, to]]) => [name, path(from, to)] as const),
+]);
+
+const phones = new Map<string, Consonant | readonly number[]>(vowels);
+for (const [manner, list] of Object.entries(consonants))
+  for (const each of list.split(' ')) {
+    const [name = '', place = ''] = each.split(':');
+    phones.set(name, { manner, place: place.slice(0, -1), voiced: place.endsWith('+') });
+  }
 
 /** The names of all phones, each with a number of its own. */
-export const phoneNames: readonly string[] = [...phones.keys()];
+const phoneNames: readonly string[] = [...phones.keys()];
 const numbers = new Map(phoneNames.map((name, i) => [name, i]));
 
 /** What it costs to hear one phone for another: 0 for the same, 1 for two that have nothing in common. */
-function costBetween(a: Phone, b: Phone): number {
-  if (a.vowel !== b.vowel) return 1;
-  const apart = (a.manner === b.manner ? 0 : 0.3) + (a.place === b.place ? 0 : 0.3) + (a.voiced === b.voiced ? 0 : 0.2);
-  return apart === 0 ? 0.15 : Math.min(1, a.vowel ? apart * 0.8 : apart + 0.05);
+function costBetween(a: Consonant | readonly number[], b: Consonant | readonly number[]): number {
+  if ('manner' in a && 'manner' in b) {
+    const apart =
+      (a.manner === b.manner ? 0 : 0.3) + (a.place === b.place ? 0 : 0.3) + (a.voiced === b.voiced ? 0 : 0.2);
+    return apart === 0 ? 0.15 : Math.min(1, apart + 0.05);
+  }
+  if ('manner' in a || 'manner' in b) return 1;
+  const [f1 = 0, f2 = 0, g1 = 0, g2 = 0] = a.map((at, i) => at - (b[i] ?? 0));
+  return Math.min(0.8, 0.1 + 0.15 * ((Math.hypot(f1, f2) + Math.hypot(g1, g2)) / 2));
 }
 
 const many = phoneNames.length;
@@ -53,8 +83,9 @@ for (let a = 0; a < many; a++)
   }
 
 /** What it costs that a phone is there on one side only: a weak one is easily missed. */
-const weak = new Set(['AH', 'IH', 'HH', 'T', 'D', 'R', 'L', 'N'].map((p) => numbers.get(p)));
-const missing = Float64Array.from({ length: many }, (_, i) => (weak.has(i) ? 0.5 : 0.8));
+const weak = new Set(['AH', 'IH', 'HH', 'T', 'D', 'R', 'L', 'N', 'DH', 'V'].map((p) => numbers.get(p)));
+const missing = Float64Array.from({ length: many }, (_, i) => (weak.has(i) ? 0.35 : 0.8));
+const leastMissing = Math.min(...missing);
 
 /** Phones as numbers, of a pronunciation as dictionaries have it: `R EH1 D`. Signs that are no phone are passed over. */
 export function phonesOf(pronunciation: string): Uint8Array {
@@ -72,7 +103,7 @@ export function phonesOf(pronunciation: string): Uint8Array {
  * @param most beyond this Infinity is given, as soon as that is plain
  */
 export function soundDistance(a: Uint8Array, b: Uint8Array, most = Infinity): number {
-  if (Math.abs(a.length - b.length) * 0.5 > most) return Infinity;
+  if (Math.abs(a.length - b.length) * leastMissing > most) return Infinity;
   let row = new Float64Array(b.length + 1);
   for (let j = 0; j < b.length; j++) row[j + 1] = (row[j] ?? 0) + (missing[b[j] ?? 0] ?? 1);
   for (const phone of a) {

@@ -36,6 +36,25 @@ describe('the distance of pronunciations', () => {
     expect(distance('gate', 'kate')).toBeLessThan(distance('gate', 'mate'));
   });
 
+  // As the vowels lie in the chart of Peterson and Barney (1952).
+  it('is less for vowels that neighbour on each other than for those far apart', () => {
+    expect(distance('shot', 'shut')).toBeLessThan(distance('shot', 'shoot'));
+    expect(distance('bit', 'beat')).toBeLessThan(distance('bit', 'boat'));
+    expect(distance('bet', 'bat')).toBeLessThan(distance('bet', 'boot'));
+    expect(distance('bite', 'bat')).toBeLessThan(distance('bite', 'boot'));
+  });
+
+  it('is the same whatever limit it stays within', () => {
+    const words = ['a', 'the', 'other', 'paddle', 'unto', 'strengths', 'hat', 'at', 'that', 'thatcher', 'never'];
+    for (const a of words)
+      for (const b of words) {
+        const whole = distance(a, b);
+        const [x = new Uint8Array(), y = new Uint8Array()] = [lexicon.pronounce(a)[0], lexicon.pronounce(b)[0]];
+        for (const most of [0.3, 0.6, 1, 2, 4])
+          expect([a, b, most, soundDistance(x, y, most)]).toEqual([a, b, most, whole <= most ? whole : Infinity]);
+      }
+  });
+
   it('is the same both ways, and stops where it is over what is of interest', () => {
     expect(distance('paddle', 'battle')).toBeCloseTo(distance('battle', 'paddle'));
     expect(soundDistance(phonesOf('K AE1 T'), phonesOf('D AO1 G Z'), 0.5)).toBe(Infinity);
@@ -50,6 +69,7 @@ describe('words that sound alike', () => {
     ['allowed', 'aloud'],
     ['medals', 'pedals'],
     ['chamber is', 'chambers'],
+    ['shot', 'shut'],
   ])('%s brings up %s', (heard, said) => expect(soundAlikes(heard, lexicon)).toContain(said));
 
   // What the recogniser of the demo wrote, and what was said there as it is elsewhere.
@@ -67,6 +87,11 @@ describe('words that sound alike', () => {
   it('have the same sound first, common words before rare ones', () => {
     expect(soundAlikes('read', lexicon)[0]).toBe('red');
     expect(soundAlikes('read', lexicon)).not.toContain('read');
+  });
+
+  it('have the same sound before words that are said elsewhere', () => {
+    const likely = new Set(['not', 'light', 'might', 'white', 'at']);
+    expect(soundAlikes('night', lexicon, likely)[0]).toBe('knight');
   });
 
   it('are none for what nobody knows how to say', () => {

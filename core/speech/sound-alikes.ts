@@ -51,7 +51,7 @@ export function lexiconOf(
 
 /** How much rarity counts against a word: the rarest is held as far off as one unlike phone. */
 const rarityWeight = 0.7;
-/** How much counts for a word that it is said elsewhere in the recording. */
+/** How much counts for a word that it is said elsewhere in the recording, or sounds just the same. */
 const likelyBonus = 0.6;
 /** Words further off than this for each phone do not sound alike. */
 const mostEach = 0.25;
@@ -80,8 +80,9 @@ export function soundAlikes(
     const handicap = likely.has(word) ? -likelyBonus : rarity * rarityWeight;
     for (const way of said) {
       const limit = Math.min(worst - handicap, Math.max(0.6, way.length * mostEach));
-      if (limit < 0) continue;
-      const score = soundDistance(way, phones, limit) + handicap;
+      const isSame = sameSound(way, phones);
+      if (limit < 0 && !isSame) continue;
+      const score = handicap + (isSame ? -likelyBonus : soundDistance(way, phones, limit));
       if (score >= (scores.get(word) ?? Infinity)) continue;
       scores.set(word, score);
       if (scores.size > most * 4) worst = prune(scores, most);
@@ -92,6 +93,8 @@ export function soundAlikes(
     .slice(0, most)
     .map(([word]) => word);
 }
+
+const sameSound = (a: Uint8Array, b: Uint8Array): boolean => a.length === b.length && a.every((p, i) => p === b[i]);
 
 /** Keeps the best few, and gives the score of the worst of them. */
 function prune(scores: Map<string, number>, most: number): number {
