@@ -10,4 +10,6 @@ export default {
     ],
   },
   testEnvironment: 'node',
+  // On two cores Jest would use one.
+  maxWorkers: '100%',
 };

@@ -1,7 +1,8 @@
 // @ts-check
 /** Brings a clone up to date: packages as the lock file has them, and a build of what has changed. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -25,14 +26,15 @@ const has = (command) => spawnSync(command, ['--version'], { stdio: 'ignore' }).
 /** @param {string} path */
 const digestOf = (path) => createHash('sha256').update(readFileSync(path)).digest('hex');
 
-/** Installs packages when they are missing or behind the lock file. */
-export function ensurePackages() {
+const packagesMark = join(root, 'node_modules', '.fenwix-lock');
+
+/** The state of the lock file where packages are missing or behind it, else null. */
+function lockToFollow() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19))
     stop(`Fenwix needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
-  const mark = join(root, 'node_modules', '.fenwix-lock');
   const lock = digestOf(join(root, 'package-lock.json'));
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  if (existsSync(packagesMark) && readFileSync(packagesMark, 'utf8') === lock) return null;
   const missing = [
     ['python3', 'Python 3'],
     ['make', 'make'],
@@ -43,8 +45,26 @@ export function ensurePackages() {
       `The database driver is built on this machine and needs ${missing.map(([, name]) => name).join(', ')}. On Debian: apt-get install python3 make g++`,
     );
   console.log('Installing packages (the database driver is built from source: about two minutes)…');
-  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) stop('The packages could not be installed; npm says why above.');
-  writeFileSync(mark, lock);
+  return lock;
+}
+const notInstalled = 'The packages could not be installed; npm says why above.';
+
+/** Installs packages when they are missing or behind the lock file. */
+export function ensurePackages() {
+  const lock = lockToFollow();
+  if (lock === null) return;
+  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) stop(notInstalled);
+  writeFileSync(packagesMark, lock);
+}
+
+/** As `ensurePackages`; what needs no database driver can begin when this returns, the rest when the promise is kept. */
+export async function ensurePackagesEarly() {
+  const lock = lockToFollow();
+  if (lock === null) return;
+  if (!run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'])) stop(notInstalled);
+  const [code] = await once(spawn('npm', ['rebuild'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] }), 'close');
+  if (code !== 0) stop(notInstalled);
+  writeFileSync(packagesMark, lock);
 }
 
 /** Files below a folder, in a steady order. @param {string} folder @returns {string[]} */

@@ -1,33 +1,45 @@
 // @ts-check
 /** `npm test`: types, lint, unit tests, build and browser tests; ends with one line that counts them. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, run, stop } from './setup.mjs';
+import { ensureBuild, ensurePackagesEarly, root, run, stop } from './setup.mjs';
 
-/** Debian's browser and its driver, installed when they are missing and this user may. */
-function ensureBrowser() {
+/** Debian’s browser and its driver, installed when they are missing and this user may; begun here, it goes on beside what follows. */
+async function ensureBrowser() {
   if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return;
   const how = 'apt-get install chromium chromium-driver';
   if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status !== 0)
     stop(`The browser tests need Debian’s Chromium and its driver. Install them: ${how}`);
   console.log('Installing Chromium and its driver…');
-  /** @type {import('node:child_process').SpawnSyncOptions} */
-  const quiet = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] };
-  run('apt-get', ['update'], quiet);
-  if (!run('apt-get', ['install', '-y', '--no-install-recommends', 'chromium', 'chromium-driver'], quiet))
-    stop(`Chromium could not be installed. Install it by hand: ${how}`);
+  // One process for both steps: the next cannot wait for this one, which is busy with the packages.
+  const child = spawn(
+    'sh',
+    ['-c', 'apt-get update; apt-get install -y --no-install-recommends chromium chromium-driver'],
+    {
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
+  const [code] = await once(child, 'close');
+  if (code !== 0) stop(`Chromium could not be installed. Install it by hand: ${how}`);
 }
 
 /** @type {{ name: string, passed: number, failed: number }[]} */
 const counts = [];
 
-/** A step that passes or fails as a whole. @param {string} name @param {readonly string[]} command */
-function step(name, command) {
-  console.log(`\n== ${name}`);
-  const ok = run(command[0] ?? '', command.slice(1));
-  counts.push({ name, passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
+/** A step that passes or fails as a whole; what it says is printed when it has ended. @param {string} name @param {readonly string[]} command */
+async function step(name, command) {
+  const child = spawn('npx', command, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  /** @type {Buffer[]} */
+  const said = [];
+  child.stdout.on('data', (part) => said.push(part));
+  child.stderr.on('data', (part) => said.push(part));
+  const [code] = await once(child, 'close');
+  console.log(`\n== ${name}\n${Buffer.concat(said).toString()}`.trimEnd());
+  counts.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
 }
 
 /** A run of Jest, counted test by test. @param {string} name @param {readonly string[]} args */
@@ -58,13 +70,17 @@ function jest(name, args) {
   });
 }
 
-ensurePackages();
-ensureBrowser();
-step('types: core', ['npx', 'tsc', '--noEmit', '-p', 'tsconfig.core.json']);
-step('types: server, tools, tests', ['npx', 'tsc', '--noEmit', '-p', 'tsconfig.node.json']);
-step('types: web', ['npx', 'vue-tsc', '--noEmit', '-p', 'tsconfig.web.json']);
-step('lint', ['npx', 'eslint', '.', '--max-warnings=0']);
-step('format', ['npx', 'prettier', '--check', '--log-level', 'warn', '.']);
+const browser = ensureBrowser();
+const packages = ensurePackagesEarly();
+/** Linting takes as long as all the others together, and goes on beside them. */
+const lint = step('lint', ['eslint', '.', '--max-warnings=0']);
+await step('types: core', ['tsc', '--noEmit', '-p', 'tsconfig.core.json']);
+await step('types: server, tools, tests', ['tsc', '--noEmit', '-p', 'tsconfig.node.json']);
+await step('types: web', ['vue-tsc', '--noEmit', '-p', 'tsconfig.web.json']);
+await step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
+await lint;
+await packages;
+await browser;
 jest('unit tests', []);
 ensureBuild();
 jest('browser tests', ['--config', 'jest.e2e.config.js', '--runInBand']);
