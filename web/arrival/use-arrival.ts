@@ -1,10 +1,11 @@
 /** A file that has arrived and is looked at before it becomes a track: what it is taken for, and what can be changed about that. */
-import { computed, reactive, ref, shallowRef, toRefs, watch, type Ref } from 'vue';
+import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, toRefs, watch, type Ref } from 'vue';
 import { largestCaptionFile } from '../../core/formats/encoding.ts';
 import { Unreadable, type FormatName } from '../../core/formats/format.ts';
-import { understand, type Understood } from '../../core/formats/registry.ts';
+import type { Understood } from '../../core/formats/registry.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import { sentence } from '../api/client.ts';
+import { readFile } from './reading.ts';
 
 export type Arrival = ReturnType<typeof useArrival>;
 
@@ -22,22 +23,31 @@ export function useArrival(style: Ref<HouseStyle | null>) {
     unroll: false,
   });
 
-  function read(): void {
+  let stopping = new AbortController();
+  async function read(): Promise<void> {
+    stopping.abort();
     if (!bytes.value || !style.value) return;
+    const { signal } = (stopping = new AbortController());
+    const wanted = {
+      style: toRaw(style.value),
+      encoding: asked.encoding || undefined,
+      from: asked.from || undefined,
+      rescue: asked.rescue,
+      unroll: asked.unroll,
+    };
+    reading.value = true;
     try {
-      understood.value = understand(bytes.value, {
-        style: style.value,
-        encoding: asked.encoding || undefined,
-        from: asked.from || undefined,
-        rescue: asked.rescue,
-        unroll: asked.unroll,
-      });
+      const found = await readFile(bytes.value, wanted, signal);
+      if (signal.aborted) return;
+      understood.value = found;
       trouble.value = null;
     } catch (error) {
+      if (signal.aborted) return;
       understood.value = null;
       const why = error instanceof Unreadable ? error.message : sentence(error);
       trouble.value = `${name.value}: ${why} Nothing was changed; choose another file, or read this one otherwise.`;
     }
+    reading.value = false;
   }
 
   async function take(file: File): Promise<void> {
@@ -50,7 +60,7 @@ export function useArrival(style: Ref<HouseStyle | null>) {
     reading.value = true;
     try {
       bytes.value = new Uint8Array(await file.arrayBuffer());
-      read();
+      await read();
     } catch (error) {
       trouble.value = `${file.name} could not be read from the disk: ${sentence(error)} Nothing was changed.`;
     } finally {
@@ -59,6 +69,8 @@ export function useArrival(style: Ref<HouseStyle | null>) {
   }
 
   function leave(): void {
+    stopping.abort();
+    reading.value = false;
     bytes.value = null;
     understood.value = null;
     trouble.value = null;
@@ -66,7 +78,8 @@ export function useArrival(style: Ref<HouseStyle | null>) {
     Object.assign(asked, { encoding: '', from: '', rescue: false, unroll: false });
   }
 
-  watch([asked, style], read);
+  watch([asked, style], () => void read());
+  onScopeDispose(() => stopping.abort());
   return {
     name,
     bytes,

@@ -14,6 +14,7 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
+import KeyHint from '../commands/KeyHint.vue';
 import CaptionList from './CaptionList.vue';
 import { barText, spreadFor, spreadOf, type Bar, type SpreadName } from './distributions.ts';
 import FindingRow from './FindingRow.vue';
@@ -153,7 +154,9 @@ function mend(caption: Caption): void {
       />
       <div v-else-if="rule === null" class="checks-none">
         <h2>Nothing departs from {{ job.job?.style.name }}</h2>
-        <p class="soft">Every caption keeps to its limits. What is left is hearing them through: Words, Ctrl Enter.</p>
+        <p class="soft">
+          Every caption keeps to its limits. What is left is hearing them through: Words, <KeyHint command="proof" />.
+        </p>
       </div>
       <ol v-else-if="rule === 'let-be'" aria-label="Let be">
         <li v-for="{ caption, entry } in kept" :key="`${caption.id} ${entry.rule}`" class="checks-kept">

@@ -25,11 +25,12 @@ export function useRepairs() {
     return i < 0 || !findings.ground ? nothing : repairOf(track.captions, i, finding, findings.ground, newId);
   }
 
-  /** The findings of a caption as the monitor shows them, each with its proposal; doubtful words are marked where they stand. */
+  /** The findings of a caption as the monitor shows them, what must be mended first, each with its proposal; doubtful words are marked where they stand. */
   const shownOf = (caption: Caption): { readonly finding: Finding; readonly proposal: Proposal }[] =>
     findings
       .of(caption.id)
       .filter((finding) => finding.rule !== 'doubtful-word')
+      .sort((a, b) => Number(b.severity === 'must') - Number(a.severity === 'must'))
       .map((finding) => ({ finding, proposal: propose(finding) }));
 
   /** Repairs one finding; says why where it cannot be. */
@@ -37,7 +38,7 @@ export function useRepairs() {
     if (!track.editable) return;
     const { repair: found, why } = propose(finding);
     if (found) track.change(found.edit);
-    track.notice = found
+    track.remark = found
       ? `${ruleNamed(finding.rule).title}: ${found.says}`
       : `${ruleNamed(finding.rule).title} was not repaired. ${why}`;
   }

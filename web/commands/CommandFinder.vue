@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import { keyLabel, type Command } from './commands.ts';
+import type { Command } from './commands.ts';
+import { keyLabel } from './keyboard.ts';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const props = defineProps<{ commands: readonly Command[] }>();
 const open = defineModel<boolean>('open', { required: true });
@@ -34,7 +35,7 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <Modal v-model:open="open" :footer="null" :closable="false" title="Find a command" :width="520">
+  <DialogSheet v-model:open="open" :footer="null" :closable="false" title="Find a command" :width="520">
     <input
       ref="input"
       v-model="wanted"
@@ -62,7 +63,7 @@ function onKey(event: KeyboardEvent): void {
       </li>
     </ul>
     <p v-if="found.length === 0" class="soft">No command is called that.</p>
-  </Modal>
+  </DialogSheet>
 </template>
 
 <style scoped>

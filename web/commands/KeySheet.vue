@@ -1,13 +1,22 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
-import { nextTick, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
-import { keyLabel, pressedKey, type Command } from './commands.ts';
+import type { Command } from './commands.ts';
+import { keyLabel, pressedKey } from './keyboard.ts';
 import { clash, given, unfit } from './keys.ts';
+import { isMac } from './platform.ts';
+import { sections } from './usual.ts';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const props = defineProps<{ commands: readonly Command[] }>();
 const open = defineModel<boolean>('open', { required: true });
 const preferences = usePreferences();
+
+/** The commands with the keys they have now, in sections. */
+const listed = computed(() => {
+  const byId = new Map<string, Command>(props.commands.map((command) => [command.id, command]));
+  return sections.map(({ title, commands }) => ({ title, commands: commands.flatMap(({ id }) => byId.get(id) ?? []) }));
+});
 
 /** The command that waits for a key. */
 const waiting = ref<string | null>(null);
@@ -18,7 +27,7 @@ const fault = ref<string | null>(null);
 function onKey(event: KeyboardEvent): void {
   const id = waiting.value;
   if (id === null) return;
-  const key = pressedKey(event);
+  const key = pressedKey(event, isMac);
   if (key === null) return;
   event.preventDefault();
   event.stopPropagation();
@@ -26,7 +35,7 @@ function onKey(event: KeyboardEvent): void {
     waiting.value = null;
     return;
   }
-  fault.value = unfit(key);
+  fault.value = unfit(key, isMac);
   if (fault.value !== null) return;
   waiting.value = null;
   const other = clash(props.commands, id, key);
@@ -70,7 +79,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
 </script>
 
 <template>
-  <Modal v-model:open="open" title="Keys and ways of working" :width="640" :footer="null">
+  <DialogSheet v-model:open="open" title="Keys and ways of working" :width="640" :footer="null">
     <div class="ways">
       <label for="way-step">One step back or ahead</label>
       <select id="way-step" v-model.number="preferences.step" class="plain-button">
@@ -80,8 +89,12 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
       <select id="way-doubt" v-model.number="preferences.doubtBelow" class="plain-button">
         <option v-for="part in doubts" :key="part" :value="part">{{ Math.round(part * 100) }} %</option>
       </select>
+      <label for="way-hear">Hear a doubtful word when it is gone to</label>
+      <input id="way-hear" v-model="preferences.hearsDoubt" type="checkbox" />
       <label for="way-hold">Hold while typing, and go on after</label>
       <input id="way-hold" v-model="preferences.holdWhileTyping" type="checkbox" />
+      <label for="way-capitals">A capital after a sentence end, as it is typed</label>
+      <input id="way-capitals" v-model="preferences.capitals" type="checkbox" />
       <label for="way-proof">A proofed caption stays proofed when it is changed</label>
       <input id="way-proof" v-model="preferences.keepsProof" type="checkbox" />
     </div>
@@ -91,34 +104,39 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
       <button type="button" class="plain-button main" @click="giveOver()">Give it to this one</button>
       <button type="button" class="plain-button" @click="leave()">Leave it</button>
     </p>
-    <ul class="keys" tabindex="0" aria-label="Every command and its keys">
-      <li v-for="command in commands" :key="command.id">
-        <span>{{ command.title }}</span>
-        <span v-if="waiting === command.id" class="keys-wait" role="status">Press the key, or Escape</span>
-        <span v-else class="keys-now">
-          <kbd v-for="key in command.keys" :key="key">{{ keyLabel(key) }}</kbd>
-        </span>
-        <button
-          v-if="preferences.keys[command.id]"
-          type="button"
-          class="plain-button"
-          :aria-label="`The usual key for ${command.title}`"
-          @click="back(command.id)"
-        >
-          Usual
-        </button>
-        <button
-          :id="`key-of-${command.id}`"
-          type="button"
-          class="plain-button"
-          :aria-label="`Change the key of ${command.title}`"
-          @click="wait(command.id)"
-        >
-          Change
-        </button>
-      </li>
-    </ul>
-  </Modal>
+    <div class="keys" tabindex="0" role="group" aria-label="Every command and its keys">
+      <template v-for="section in listed" :key="section.title">
+        <h3>{{ section.title }}</h3>
+        <ul>
+          <li v-for="command in section.commands" :key="command.id">
+            <span>{{ command.title }}</span>
+            <span v-if="waiting === command.id" class="keys-wait" role="status">Press the key, or Escape</span>
+            <span v-else class="keys-now">
+              <kbd v-for="key in command.keys" :key="key">{{ keyLabel(key) }}</kbd>
+            </span>
+            <button
+              v-if="preferences.keys[command.id]"
+              type="button"
+              class="plain-button"
+              :aria-label="`The usual key for ${command.title}`"
+              @click="back(command.id)"
+            >
+              Usual
+            </button>
+            <button
+              :id="`key-of-${command.id}`"
+              type="button"
+              class="plain-button"
+              :aria-label="`Change the key of ${command.title}`"
+              @click="wait(command.id)"
+            >
+              Change
+            </button>
+          </li>
+        </ul>
+      </template>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped>
@@ -136,9 +154,17 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
 }
 .keys {
   max-height: 44vh;
-  margin: 0;
-  padding: 0;
   overflow-y: auto;
+}
+.keys h3 {
+  margin: 0;
+  padding: 8px 2px 4px;
+  color: var(--soft);
+  font-size: 14px;
+}
+.keys ul {
+  margin: 0 0 8px;
+  padding: 0;
   list-style: none;
 }
 .keys li {

@@ -1,4 +1,6 @@
-import { commandFor, commandsOf, keyLabel, pressedKey, type Deeds } from './commands.ts';
+import { commandsOf, type Deeds } from './commands.ts';
+import { commandFor, keyLabel, pressedKey } from './keyboard.ts';
+import { unfit } from './keys.ts';
 
 const press = (key: string, more: object = {}) => ({
   key,
@@ -28,6 +30,8 @@ const deeds: Deeds = {
   dialog: nothing,
   give: nothing,
   mark: nothing,
+  capital: nothing,
+  heard: nothing,
   extend: nothing,
   loop: nothing,
   speed: nothing,
@@ -39,20 +43,21 @@ const deeds: Deeds = {
   turn: nothing,
   several: nothing,
 };
-const commands = commandsOf(deeds);
+const commands = commandsOf(deeds, false);
+const onMac = commandsOf(deeds, true);
 const id = (event: ReturnType<typeof press>, inText = false, onControl = false) =>
-  commandFor(commands, event, inText, onControl)?.id;
+  commandFor(commands, event, { inText, onControl, mac: false })?.id;
 
 describe('keys', () => {
   it.each([
     ['Ctrl+Space', press(' ', { ctrlKey: true })],
     ["Ctrl+Shift+'", press('"', { ctrlKey: true, shiftKey: true, code: 'Quote' })],
     ['Ctrl+Shift+z', press('Z', { ctrlKey: true, shiftKey: true, code: 'KeyZ' })],
-    ['Ctrl+z', press('z', { metaKey: true })],
+    ['Meta+z', press('z', { metaKey: true })],
     ['?', press('?', { shiftKey: true })],
     ['Shift+F8', press('F8', { shiftKey: true })],
     [null, press('Control', { ctrlKey: true })],
-  ])('%s', (name, event) => expect(pressedKey(event)).toBe(name));
+  ])('%s', (name, event) => expect(pressedKey(event, false)).toBe(name));
 
   it('leave text alone while it is written, and buttons their own Space', () => {
     expect(id(press(' '))).toBe('play');
@@ -63,10 +68,24 @@ describe('keys', () => {
     expect(id(press('F8'), true)).toBe('finding');
   });
 
-  it('are each given to one command, and none uses Ctrl and Alt together', () => {
-    const keys = commands.flatMap((c) => c.keys);
+  it('are told apart on a Mac by Ctrl and Cmd', () => {
+    const find = (event: ReturnType<typeof press>) =>
+      commandFor(onMac, event, { inText: true, onControl: false, mac: true })?.id;
+    expect(find(press('f', { metaKey: true }))).toBe('find');
+    expect(find(press('f', { ctrlKey: true }))).toBeUndefined();
+    expect(find(press('s', { ctrlKey: true }))).toBe('heard');
+    expect(find(press(',', { ctrlKey: true, code: 'Comma' }))).toBe('back');
+    expect(find(press('Z', { metaKey: true, shiftKey: true }))).toBe('redo');
+  });
+
+  it.each([
+    ['', commands, false],
+    [' of a Mac', onMac, true],
+  ])('%s are each given to one command, and none is needed for something else', (_, list, mac) => {
+    const keys = list.flatMap((c) => c.keys);
     expect(new Set(keys).size).toBe(keys.length);
     expect(keys.filter((k) => k.includes('Ctrl+Alt'))).toEqual([]);
+    expect(keys.filter((k) => k.length > 1 && k !== 'Space' && unfit(k, mac) !== null)).toEqual([]);
     expect(keyLabel('Ctrl+Shift+z')).toBe('Ctrl Shift Z');
   });
 });

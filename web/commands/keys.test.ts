@@ -1,8 +1,9 @@
 import type { Command } from './commands.ts';
+import type { CommandId } from './usual.ts';
 import { clash, given, unfit, withOwnKeys } from './keys.ts';
 
-const command = (id: string, ...keys: string[]): Command => ({ id, title: id, keys, run: () => undefined });
-const usual = [command('play', 'Ctrl+Space', 'Space'), command('finding', 'F8'), command('join')];
+const command = (id: CommandId, ...keys: string[]): Command => ({ id, title: id, keys, run: () => undefined });
+const usual = [command('play', 'Ctrl+Space', 'Space'), command('finding', 'F8'), command('join-above')];
 
 describe('keys of one’s own', () => {
   it.each([
@@ -15,7 +16,16 @@ describe('keys of one’s own', () => {
     ['Ctrl+c', false],
     ['Ctrl+w', false],
     ['Ctrl+Alt+p', false],
-  ])('%s may be one: %s', (key, is) => expect(unfit(key) === null).toBe(is));
+  ])('%s may be one: %s', (key, is) => expect(unfit(key, false) === null).toBe(is));
+
+  it.each([
+    ['Ctrl+c', true],
+    ['Cmd+c', false],
+    ['Cmd+q', false],
+    ['Ctrl+ArrowUp', false],
+    ['Cmd+Alt+p', true],
+    ['Enter', false],
+  ])('%s may be one on a Mac: %s', (key, is) => expect(unfit(key, true) === null).toBe(is));
 
   it('take the place of the usual ones, and are taken from whoever had them', () => {
     const own = given(usual, {}, 'play', 'F8');

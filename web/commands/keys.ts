@@ -42,12 +42,25 @@ const taken: ReadonlySet<string> = new Set([
   'Ctrl+Shift+t',
   'Ctrl+Shift+w',
 ]);
+/** The same on a Mac, with what the system does there (Apple, “Mac keyboard shortcuts”; from memory). */
+const takenOnMac: ReadonlySet<string> = new Set([
+  ...['n', 't', 'w', 'q', 'm', 'h', ',', 'Space', 'Tab', 'Shift+n', 'Shift+t', 'Shift+w', 'Shift+q'].map(
+    (key) => `Cmd+${key}`,
+  ),
+  ...['Shift+3', 'Shift+4', 'Shift+5', 'Alt+Escape', 'Alt+d'].map((key) => `Cmd+${key}`),
+  ...['Space', 'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Tab', 'Cmd+q', 'Cmd+f', 'Cmd+Space'].map(
+    (key) => `Ctrl+${key}`,
+  ),
+]);
 
-/** Why a key cannot be a command’s; null where it can. */
-export function unfit(key: string): string | null {
-  if (writing.has(key)) return 'This key is needed for writing. Choose one with Ctrl or Alt, or a function key.';
-  if (taken.has(key)) return 'Browsers keep this key for themselves. Choose another.';
-  if (key.includes('Ctrl+Alt')) return 'Ctrl and Alt together type letters on many keyboards. Choose another.';
+/** Why a key cannot be a command’s; null where it can. @param mac on a Mac */
+export function unfit(key: string, mac: boolean): string | null {
+  const forWriting = mac ? key.replace(/^Cmd\+(?=[acvx]$)/, 'Ctrl+') : key;
+  if (writing.has(forWriting) && !(mac && /^Ctrl\+[acvx]$/.test(key)))
+    return 'This key is needed for writing. Choose one with Ctrl or Alt, or a function key.';
+  if ((mac ? takenOnMac : taken).has(key))
+    return `${mac ? 'The system or the browser keeps' : 'Browsers keep'} this key. Choose another.`;
+  if (!mac && key.includes('Ctrl+Alt')) return 'Ctrl and Alt together type letters on many keyboards. Choose another.';
   if (key.replace(/^Shift\+/, '').length === 1 || key === 'Space')
     return 'This key types text. Choose one with Ctrl or Alt, or a function key.';
   return null;

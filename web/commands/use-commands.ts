@@ -8,8 +8,10 @@ import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDeeds } from './use-deeds.ts';
 import { useWordsDeeds } from '../words/use-words-deeds.ts';
-import { commandFor, commandsOf, type Command } from './commands.ts';
+import { commandsOf, type Command } from './commands.ts';
+import { commandFor } from './keyboard.ts';
 import { withOwnKeys } from './keys.ts';
+import { isMac } from './platform.ts';
 
 /** The commands, with the keys somebody chose. */
 export function useCommands(): ComputedRef<readonly Command[]> {
@@ -23,20 +25,23 @@ export function useCommands(): ComputedRef<readonly Command[]> {
   const preferences = usePreferences();
   const words = useWordsDeeds();
 
-  const usual = commandsOf({
-    toggle: playback.toggle,
-    step: playback.step,
-    ...deeds,
-    ...words,
-    loop: playback.loop,
-    speed: playback.faster,
-    follow: () => (place.follow = !place.follow),
-    move: place.move,
-    undo: track.undo,
-    redo: track.redo,
-    go: (to) => void router.push(to),
-    dialog: (name) => (dialogs.open = name),
-  });
+  const usual = commandsOf(
+    {
+      toggle: playback.toggle,
+      step: playback.step,
+      ...deeds,
+      ...words,
+      loop: playback.loop,
+      speed: playback.faster,
+      follow: () => (place.follow = !place.follow),
+      move: place.move,
+      undo: track.undo,
+      redo: track.redo,
+      go: (to) => void router.push(to),
+      dialog: (name) => (dialogs.open = name),
+    },
+    isMac,
+  );
   const commands = computed(() => withOwnKeys(usual, preferences.keys));
 
   function onKey(event: KeyboardEvent): void {
@@ -44,7 +49,7 @@ export function useCommands(): ComputedRef<readonly Command[]> {
     const target = event.target as HTMLElement;
     const inText = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
     const onControl = /^(BUTTON|A|SUMMARY|VIDEO)$/.test(target.tagName);
-    const command = commandFor(commands.value, event, inText, onControl);
+    const command = commandFor(commands.value, event, { inText, onControl, mac: isMac });
     if (!command) return;
     event.preventDefault();
     event.stopPropagation();

@@ -66,25 +66,25 @@ export function useDeeds(): Pick<
   function finding(direction: 1 | -1): void {
     const counts = (c: Caption): boolean =>
       findings.count > 0 ? mustGo(findings.of(c.id)) : findings.of(c.id).length > 0;
-    if (!goToNext(direction, counts)) track.notice = 'No caption departs from the house style.';
+    if (!goToNext(direction, counts)) track.remark = 'No caption departs from the house style.';
   }
 
   function unproofed(direction: 1 | -1): void {
-    if (!goToNext(direction, (c) => !c.proofed)) track.notice = 'Every caption is proofed.';
+    if (!goToNext(direction, (c) => !c.proofed)) track.remark = 'Every caption is proofed.';
   }
 
   function repair(): void {
     const shown = place.caption ? repairs.shownOf(place.caption) : [];
     const found = shown.find((s) => s.proposal.repair !== null) ?? shown[0];
     if (found) repairs.repair(found.finding);
-    else track.notice = 'This caption has no finding to repair.';
+    else track.remark = 'This caption has no finding to repair.';
   }
 
   async function repairAll(): Promise<void> {
     const done = await repairs.repairMany('every');
     const report = repairs.report.value;
     if (done && report)
-      track.notice = `${String(report.done.length)} repairs were made; ${String(report.left.length)} findings are left, each with its reason in Checks.`;
+      track.remark = `${String(report.done.length)} repairs were made; ${String(report.left.length)} findings are left, each with its reason in Checks.`;
   }
 
   /** Breaks the lines of the selected captions again, or of the cursor caption. */
@@ -93,7 +93,7 @@ export function useDeeds(): Pick<
     const done = await onWholeTrack('relay', { what: 'lines', every: true, ...stretchOf('selected', standing) });
     if (!done) return;
     const many = done.runs.length;
-    track.notice =
+    track.remark =
       many === 0
         ? 'The lines break as well as they can already.'
         : `The lines of ${many === 1 ? 'one caption' : `${String(many)} captions`} break elsewhere now.`;
@@ -105,7 +105,7 @@ export function useDeeds(): Pick<
     const start = edge === 'start' ? playback.time : here.start;
     const end = edge === 'end' ? playback.time : here.end;
     if (end <= start)
-      track.notice = 'A caption has to end after it begins, so its time was left as it was. Move the playhead first.';
+      track.remark = 'A caption has to end after it begins, so its time was left as it was. Move the playhead first.';
     else track.change({ type: 'setTimes', id: here.id, start, end });
   }
 

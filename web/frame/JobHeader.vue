@@ -6,6 +6,7 @@ import { computed, onMounted, ref } from 'vue';
 import { standingOf } from '../../core/rules/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
+import { useKeyOf } from '../commands/use-key-of.ts';
 import { sentence } from '../api/client.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useFindings } from '../stores/findings.ts';
@@ -15,12 +16,14 @@ import { useTrack } from '../stores/track.ts';
 import { languageName } from '../jobs/describe.ts';
 import ThemeButton from './ThemeButton.vue';
 import KeptState from './KeptState.vue';
+import KeyHint from '../commands/KeyHint.vue';
 
 const job = useJob();
 const track = useTrack();
 const findings = useFindings();
 const styles = useStyles();
 const dialogs = useDialogs();
+const { hint } = useKeyOf();
 
 const under = computed(() => {
   const { job: open } = job;
@@ -91,13 +94,19 @@ async function useStyle(id: string): Promise<void> {
       <KeptState />
       <span class="visually-hidden" role="status">{{ findings.count }} findings</span>
       <div class="head-pair">
-        <button type="button" aria-label="Undo" title="Undo (Ctrl Z)" :disabled="!track.canUndo" @click="track.undo()">
+        <button
+          type="button"
+          aria-label="Undo"
+          :title="hint('Undo', 'undo')"
+          :disabled="!track.canUndo"
+          @click="track.undo()"
+        >
           <Undo2 :size="16" aria-hidden="true" />
         </button>
         <button
           type="button"
           aria-label="Redo"
-          title="Redo (Ctrl Shift Z)"
+          :title="hint('Redo', 'redo')"
           :disabled="!track.canRedo"
           @click="track.redo()"
         >
@@ -105,7 +114,7 @@ async function useStyle(id: string): Promise<void> {
         </button>
       </div>
       <button type="button" class="head-box head-find" @click="dialogs.open = 'finder'">
-        Find a command <kbd>Ctrl K</kbd>
+        Find a command <KeyHint command="find-command" />
       </button>
     </template>
     <span v-else class="head-spring"></span>

@@ -72,8 +72,10 @@ const stages = [
 .rail-count {
   position: absolute;
   top: 6px;
-  left: 41px;
+  right: 2px;
+  min-width: 26px;
   padding: 0 4px;
+  text-align: center;
   border-radius: 8px;
   background: var(--alarm);
   color: var(--sheet);

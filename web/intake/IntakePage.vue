@@ -65,6 +65,7 @@ watch(draft, (file) => {
 const missing = computed(() => {
   if (share.value !== null) return 'The recording is still on its way.';
   if (!recording.value) return 'Choose a recording first.';
+  if (words.reading.value) return 'The words are still being read.';
   if (!draft.value) return 'Choose the words first: a machine draft or a caption file.';
   return title.value.trim() === '' ? 'Give the job a title.' : null;
 });

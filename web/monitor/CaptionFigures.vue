@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { smallestGap } from '../../core/rules/style.ts';
-import { measure, speedText } from '../../core/text/measures.ts';
+import { speedText } from '../../core/text/measures.ts';
 import { monitorClock, seconds } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import { measured } from '../measured.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
@@ -28,7 +29,7 @@ const rows = computed<Row[]>(() => {
   const open = job.job;
   if (!open) return [];
   const { style, rate } = open;
-  const { lines, speed, duration } = measure(props.caption, style.counting);
+  const { lines, speed, duration } = measured(props.caption, style.counting);
   const limit = style.text.lineLength.limit;
   const fast = style.reading.speed.limit;
   const { shortest, longest } = style.time;
@@ -104,10 +105,15 @@ const rows = computed<Row[]>(() => {
 <style scoped>
 .figures-head {
   display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
   align-items: baseline;
   justify-content: space-between;
   margin-bottom: 6px;
   font-size: 15px;
+}
+.figures-head span {
+  white-space: nowrap;
 }
 .figures-head .figures {
   font-weight: 400;

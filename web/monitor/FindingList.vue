@@ -4,11 +4,19 @@ import { ruleNamed, titleOf } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from '../checks/LetBe.vue';
 import { useRepairs } from '../checks/use-repairs.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useIdleValue } from '../work/idle.ts';
+import KeyHint from '../commands/KeyHint.vue';
 
 const props = defineProps<{ caption: Caption }>();
 const repairs = useRepairs();
-const shown = computed(() => repairs.shownOf(props.caption));
-/** The finding that Ctrl E repairs: the first that can be. */
+const findings = useFindings();
+/** Repairs are thought out between keys, not at each of them. */
+const shown = useIdleValue(
+  () => [props.caption, findings.found],
+  () => repairs.shownOf(props.caption),
+);
+/** The finding that the key repairs: the first that can be. */
 const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
 </script>
 
@@ -23,7 +31,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
       <span class="findings-deeds">
         <template v-if="proposal.repair">
           <button type="button" class="plain-button" :title="proposal.repair.says" @click="repairs.repair(finding)">
-            Repair<kbd v-if="finding === first">Ctrl E</kbd>
+            Repair<KeyHint v-if="finding === first" command="repair" />
           </button>
           <span class="findings-says">{{ proposal.repair.says }}</span>
         </template>

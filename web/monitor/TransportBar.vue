@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue';
 import { monitorClock } from '../../core/time/clock.ts';
+import { useKeyOf } from '../commands/use-key-of.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { rates, usePlayback } from '../stores/playback.ts';
@@ -10,6 +11,7 @@ const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
+const { hint } = useKeyOf();
 </script>
 
 <template>
@@ -19,7 +21,7 @@ const preferences = usePreferences();
       class="transport-play"
       :disabled="!job.recordingUrl"
       :aria-label="playback.playing ? 'Hold' : 'Play'"
-      title="Play or hold (Ctrl Space)"
+      :title="hint('Play or hold', 'play')"
       @click="playback.toggle()"
     >
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
@@ -28,7 +30,7 @@ const preferences = usePreferences();
     <button
       type="button"
       class="plain-button"
-      title="Replay this caption (Ctrl ')"
+      :title="hint('Replay this caption', 'replay')"
       :disabled="!place.caption || !job.recordingUrl"
       @click="playback.replay(place.index, place.index)"
     >
@@ -47,7 +49,7 @@ const preferences = usePreferences();
     <button
       type="button"
       class="plain-button"
-      title="While playing, the cursor caption goes along (Ctrl Shift F)"
+      :title="hint('While playing, the cursor caption goes along', 'follow')"
       :aria-pressed="place.follow"
       @click="place.follow = !place.follow"
     >
@@ -96,6 +98,14 @@ select {
 }
 .transport-play:disabled {
   opacity: 0.4;
+}
+/* As wide on as off, so that nothing beside it moves. */
+.transport [aria-pressed] {
+  justify-content: center;
+  width: 64px;
+}
+.transport [aria-pressed]:last-child {
+  width: 56px;
 }
 .transport-time {
   flex: 1;

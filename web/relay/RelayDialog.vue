@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Relay } from '../../core/rules/relay.ts';
 import { marginClock } from '../../core/time/clock.ts';
@@ -10,6 +9,7 @@ import { useTrack } from '../stores/track.ts';
 import type { Tasks } from '../work/tasks.ts';
 import { useWholeTrack } from '../work/use-whole-track.ts';
 import { stretchOf, type Where } from './stretch.ts';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
@@ -53,15 +53,16 @@ function go(): void {
   const { value: laid } = shown;
   if (!laid?.edit || !track.editable) return;
   open.value = false;
-  track.notice = `${String(before.value)} captions were laid out anew, one step to undo.`;
+  const said = `${String(before.value)} captions were laid out anew, one step to undo.`;
   track.change(laid.edit);
+  track.remark = said;
   const first = laid.runs[0]?.after[0];
   if (first) place.goTo(first.id, 'chosen');
 }
 </script>
 
 <template>
-  <Modal
+  <DialogSheet
     v-model:open="open"
     title="Lay out anew"
     :width="760"
@@ -119,7 +120,7 @@ function go(): void {
       </div>
       <p v-if="shown.runs.length > most" class="soft">And {{ shown.runs.length - most }} more places.</p>
     </div>
-  </Modal>
+  </DialogSheet>
 </template>
 
 <style scoped>

@@ -2,14 +2,16 @@
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { captionAt } from '../../core/track/caption.ts';
 import { lengthInWords, monitorClock } from '../../core/time/clock.ts';
-import { measure, speedText } from '../../core/text/measures.ts';
+import { speedText } from '../../core/text/measures.ts';
+import { measured } from '../measured.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
-import { paint } from './draw.ts';
+import { useWhenIdle } from '../work/idle.ts';
+import { paintGround, paintMarks } from './draw.ts';
 
 const job = useJob();
 const track = useTrack();
@@ -17,7 +19,8 @@ const place = usePlace();
 const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
-const canvas = useTemplateRef<HTMLCanvasElement>('canvas');
+const ground = useTemplateRef<HTMLCanvasElement>('ground');
+const marks = useTemplateRef<HTMLCanvasElement>('marks');
 const size = ref({ width: 0, height: 0 });
 const length = computed(() =>
   Math.max(1000, job.job?.recording?.length ?? 0, playback.length, track.captions.at(-1)?.end ?? 0),
@@ -34,7 +37,7 @@ const inWords = computed(() => {
   const here = place.caption;
   const parts = [`${monitorClock(playback.time)} of ${lengthInWords(length.value)}`];
   if (here && job.job) {
-    const { speed } = measure(here, job.job.style.counting);
+    const { speed } = measured(here, job.job.style.counting);
     const found = findings.of(here.id).length;
     parts.push(
       `caption ${String(place.index + 1)} of ${String(track.captions.length)}, ${speedText(speed)} of ${String(limit.value)} characters per second, ${here.proofed ? 'proofed' : 'not proofed'}${found > 0 ? `, ${String(found)} to look at` : ''}`,
@@ -43,19 +46,26 @@ const inWords = computed(() => {
   parts.push(`${String(findings.count)} findings and ${String(proofed.value)} % proofed in all`);
   return parts.join('; ');
 });
+/** Bars of an hour are a thousand rectangles: they are painted between keys, not at each of them. */
+const drawGround = useWhenIdle(() => {
+  if (!ground.value || !job.job || size.value.width === 0) return;
+  paintGround(ground.value, {
+    ...size.value,
+    captions: track.captions,
+    findings: findings.found.byCaption,
+    counting: job.job.style.counting,
+    length: length.value,
+    limit: limit.value,
+  });
+});
 let frame = 0;
-
-function draw(): void {
+function drawMarks(): void {
   cancelAnimationFrame(frame);
   frame = requestAnimationFrame(() => {
-    if (!canvas.value || !job.job || size.value.width === 0) return;
-    paint(canvas.value, {
+    if (!marks.value || size.value.width === 0) return;
+    paintMarks(marks.value, {
       ...size.value,
-      captions: track.captions,
-      findings: findings.found.byCaption,
-      counting: job.job.style.counting,
       length: length.value,
-      limit: limit.value,
       playhead: playback.time,
       cursor: place.caption,
       view: inView.value,
@@ -66,27 +76,15 @@ const watcher = new ResizeObserver(([entry]) => {
   if (entry) size.value = { width: entry.contentRect.width, height: entry.contentRect.height };
 });
 onMounted(() => {
-  if (canvas.value) watcher.observe(canvas.value);
-  void document.fonts.ready.then(draw);
+  if (marks.value) watcher.observe(marks.value);
+  void document.fonts.ready.then(drawGround);
 });
 onBeforeUnmount(() => {
   watcher.disconnect();
   cancelAnimationFrame(frame);
 });
-watch(
-  [
-    size,
-    length,
-    limit,
-    () => track.captions,
-    () => findings.found,
-    () => playback.time,
-    () => place.caption,
-    inView,
-    () => preferences.dark,
-  ],
-  draw,
-);
+watch([size, length, limit, () => track.captions, () => findings.found, () => preferences.dark], drawGround);
+watch([size, length, () => playback.time, () => place.caption, inView, () => preferences.dark], drawMarks);
 
 function goTo(ms: number): void {
   playback.seek(ms);
@@ -117,20 +115,23 @@ function onKey(event: KeyboardEvent): void {
       <span>{{ proofed }} % ✓</span>
       <span>Skyline</span>
     </div>
-    <canvas
-      ref="canvas"
-      role="slider"
-      tabindex="0"
-      aria-label="Skyline: the whole recording"
-      aria-orientation="horizontal"
-      :aria-valuemin="0"
-      :aria-valuemax="Math.round(length / 1000)"
-      :aria-valuenow="Math.round(playback.time / 1000)"
-      :aria-valuetext="inWords"
-      @pointerdown="onPointer"
-      @pointermove="onPointer"
-      @keydown="onKey"
-    ></canvas>
+    <div class="skyline-strip">
+      <canvas ref="ground" aria-hidden="true"></canvas>
+      <canvas
+        ref="marks"
+        role="slider"
+        tabindex="0"
+        aria-label="Skyline: the whole recording"
+        aria-orientation="horizontal"
+        :aria-valuemin="0"
+        :aria-valuemax="Math.round(length / 1000)"
+        :aria-valuenow="Math.round(playback.time / 1000)"
+        :aria-valuetext="inWords"
+        @pointerdown="onPointer"
+        @pointermove="onPointer"
+        @keydown="onKey"
+      ></canvas>
+    </div>
   </footer>
 </template>
 
@@ -151,10 +152,18 @@ function onKey(event: KeyboardEvent): void {
   color: var(--soft);
   font-size: 12px;
 }
-canvas {
+.skyline-strip {
+  position: relative;
   flex: 1;
   width: 0;
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
   height: 100%;
+}
+canvas[role] {
   cursor: pointer;
   touch-action: none;
 }

@@ -1,8 +1,9 @@
 /** The skyline's bars: reading speed over time, gathered by their worst where a pixel has several captions. */
 import { mustGo } from '../../core/rules/findings.ts';
 import type { Finding } from '../../core/rules/finding.ts';
-import { measure, type Counting } from '../../core/text/measures.ts';
+import type { Counting } from '../../core/text/measures.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import { measured } from '../measured.ts';
 
 export interface Bar {
   /** In pixels. */
@@ -26,25 +27,12 @@ export interface Scene {
 
 const least = 2;
 
-let speeds = new WeakMap<Caption, number>();
-let speedsUnder: Counting | null = null;
-/** The reading speed of a caption; captions are values, so each is measured once. */
-function speedOf(caption: Caption, counting: Counting): number {
-  if (speedsUnder !== counting) {
-    speeds = new WeakMap();
-    speedsUnder = counting;
-  }
-  let speed = speeds.get(caption);
-  if (speed === undefined) speeds.set(caption, (speed = measure(caption, counting).speed));
-  return speed;
-}
-
 export function barsOf({ captions, findings, counting, length, width }: Scene): Bar[] {
   const bars: Bar[] = [];
   for (const caption of captions) {
     const x = (caption.start / length) * width;
     const right = (caption.end / length) * width;
-    const speed = speedOf(caption, counting);
+    const speed = measured(caption, counting).speed;
     const alarm = mustGo(findings.get(caption.id));
     const last = bars.at(-1);
     if (last && x < last.x + least) {

@@ -35,15 +35,27 @@ export const usePlace = defineStore('place', () => {
   const view = ref<Ends | null>(null);
   const inView = computed(() => placesOf(view.value));
 
-  /** Goes to a caption. Choosing one unlinks it from the playhead until the next play. */
+  /** How often a caption was gone to; one that is the cursor already, but out of sight, is gone to as well. */
+  const gone = ref(0);
+
+  /** The cursor is put into a caption where it is in sight. It is unlinked from the playhead until the next play. */
+  function enter(target: string): void {
+    follow.value = false;
+    id.value = target;
+  }
+
+  /** Goes to a caption, wherever it is. Choosing one unlinks it from the playhead until the next play. */
   function goTo(target: string, because: 'chosen' | 'followed'): void {
-    if (because === 'chosen') follow.value = false;
-    if (id.value !== target) id.value = target;
+    if (because === 'chosen') {
+      gone.value += 1;
+      follow.value = false;
+    }
+    id.value = target;
   }
 
   function move(by: number): void {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
   }
-  return { id, index, caption, follow, selection, selected, view, inView, goTo, move };
+  return { id, index, caption, follow, selection, selected, view, inView, gone, enter, goTo, move };
 });

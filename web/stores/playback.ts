@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { captionAt } from '../../core/track/caption.ts';
+import { wordBegan } from '../../core/track/heard.ts';
 import { usePlace } from './place.ts';
 import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';
@@ -26,8 +27,14 @@ export const usePlayback = defineStore('playback', () => {
   let until = Infinity;
   /** A caption plays again and again: where it begins, in ms. */
   let again: number | null = null;
+  /** Only a word or two is being heard. */
+  let brief = false;
   let frame = 0;
   let holding: ReturnType<typeof setTimeout> | undefined;
+  /** Playback was held for somebody to type, who has not begun yet. */
+  let waiting = false;
+  /** Somebody listens along and mends what was heard: the word being said stays in sight, wherever the cursor is. */
+  const along = ref(false);
 
   function read(): void {
     const media = element.value;
@@ -49,6 +56,10 @@ export const usePlayback = defineStore('playback', () => {
     if (!media.paused) frame = requestAnimationFrame(read);
   }
 
+  /** How often the sound was played on or taken elsewhere: while that stays, the playhead rests where it was. */
+  let moved = 0;
+  const moves = (): number => moved;
+
   function attach(media: HTMLMediaElement): void {
     element.value = media;
     trouble.value = null;
@@ -57,6 +68,7 @@ export const usePlayback = defineStore('playback', () => {
       read();
     });
     media.addEventListener('pause', () => (playing.value = false));
+    media.addEventListener('seeking', () => moved++);
     media.addEventListener('seeked', read);
     media.addEventListener(
       'durationchange',
@@ -68,24 +80,40 @@ export const usePlayback = defineStore('playback', () => {
     });
   }
 
+  /** Nothing is held for typing any more. */
+  function endHold(): void {
+    clearTimeout(holding);
+    holding = undefined;
+    waiting = false;
+  }
+  /** What plays is no stretch any more, and has no end of its own. */
+  function endStretch(): void {
+    until = Infinity;
+    again = null;
+    brief = false;
+  }
   function start(): void {
     const media = element.value;
     if (!media) return;
+    // Not with the event that tells of it: a key may come before that.
+    moved++;
+    endHold();
     void media.play().catch(() => undefined);
   }
   function play(): void {
-    until = Infinity;
-    again = null;
+    endStretch();
     place.follow = true;
     start();
   }
   function pause(): void {
-    clearTimeout(holding);
-    holding = undefined;
+    endHold();
+    along.value = false;
     element.value?.pause();
   }
+  /** Whether it plays right now; what the page shows of that comes a moment later, with the event. */
+  const runs = (): boolean => element.value?.paused === false;
   function toggle(): void {
-    if (playing.value || holding !== undefined) pause();
+    if (runs() || holding !== undefined) pause();
     else play();
   }
   /** Goes to a time in ms. */
@@ -96,19 +124,25 @@ export const usePlayback = defineStore('playback', () => {
     if (media) media.currentTime = to / 1000;
   }
   function step(direction: 1 | -1): void {
-    until = Infinity;
-    again = null;
+    endStretch();
     seek(time.value + direction * preferences.step);
+  }
+  function playStretch(from: number, to: number): void {
+    endStretch();
+    seek(from);
+    until = to;
+    start();
+  }
+  /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
+  function hear(from: number, to: number): void {
+    playStretch(from, to);
+    brief = true;
   }
   /** Plays the captions from one index to another, and stops after the last. */
   function replay(first: number, last: number): void {
     const from = track.captions[Math.max(0, first)];
     const to = track.captions[Math.min(track.captions.length - 1, last)];
-    if (!from || !to) return;
-    again = null;
-    seek(from.start);
-    until = to.end + 150;
-    start();
+    if (from && to) playStretch(from.start, to.end + 150);
   }
   /** Plays the cursor caption again and again, or no longer. */
   function loop(): void {
@@ -121,14 +155,26 @@ export const usePlayback = defineStore('playback', () => {
     replay(place.index, place.index);
     again = here.start;
   }
+  /** Holds until something is typed, and a moment after that goes on; held already, it stays so. */
+  function holdForTyping(): void {
+    if (!runs() && holding === undefined) return;
+    pause();
+    waiting = true;
+    along.value = true;
+  }
   /** A key was typed: playback holds, and goes on a moment after the last key. */
   function typed(): void {
     place.follow = false;
-    if (!preferences.holdWhileTyping || (!playing.value && holding === undefined)) return;
+    if (!preferences.holdWhileTyping || (!runs() && holding === undefined && !waiting)) return;
+    if (brief) {
+      pause();
+      return;
+    }
     element.value?.pause();
     clearTimeout(holding);
     holding = setTimeout(() => {
-      holding = undefined;
+      const began = wordBegan(track.captions, time.value);
+      if (began !== null) seek(began);
       start();
     }, goesOnAfter);
   }
@@ -147,6 +193,9 @@ export const usePlayback = defineStore('playback', () => {
     time,
     length,
     playing,
+    along,
+    runs,
+    moves,
     rate,
     trouble,
     attach,
@@ -155,8 +204,10 @@ export const usePlayback = defineStore('playback', () => {
     toggle,
     seek,
     step,
+    hear,
     replay,
     loop,
+    holdForTyping,
     typed,
     setRate,
     faster,

@@ -16,6 +16,10 @@ interface Kept {
   readonly doubtBelow: number;
   /** A proofed caption stays proofed when its text is changed. */
   readonly keepsProof: boolean;
+  /** A doubtful word is heard as it is gone to. */
+  readonly hearsDoubt: boolean;
+  /** Where a sentence end is typed, what follows begins with a capital. */
+  readonly capitals: boolean;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -28,6 +32,8 @@ const fallback: Kept = {
   reading: 'lines',
   doubtBelow: usualDoubt,
   keepsProof: false,
+  hearsDoubt: true,
+  capitals: true,
   keys: {},
 };
 
@@ -47,6 +53,8 @@ export const usePreferences = defineStore('preferences', () => {
   const reading = ref(before.reading);
   const doubtBelow = ref(before.doubtBelow);
   const keepsProof = ref(before.keepsProof);
+  const hearsDoubt = ref(before.hearsDoubt);
+  const capitals = ref(before.capitals);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -59,8 +67,10 @@ export const usePreferences = defineStore('preferences', () => {
     reading: reading.value,
     doubtBelow: doubtBelow.value,
     keepsProof: keepsProof.value,
+    hearsDoubt: hearsDoubt.value,
+    capitals: capitals.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
-  return { theme, dark, holdWhileTyping, step, reading, doubtBelow, keepsProof, keys };
+  return { theme, dark, holdWhileTyping, step, reading, doubtBelow, keepsProof, hearsDoubt, capitals, keys };
 });

@@ -29,8 +29,11 @@ export const useTrack = defineStore('track', () => {
   const trouble = ref<string | null>(null);
   const keeping = ref<Keeping>('kept');
   const waiting = ref(0);
-  /** Something a person should hear once, as a sentence. */
+  /** Something a person has to know, as a sentence; it stays until they say so. */
   const notice = ref<string | null>(null);
+  /** What came of the last thing that was asked for, as a sentence; set it after the change, for it goes with the next one. */
+  const remark = ref<string | null>(null);
+  watch(captions, () => (remark.value = null), { flush: 'sync' });
   const history = shallowRef<History>(noHistory);
   /** The last change and the captions it touched, for stages that go where it was. */
   const lastChange = shallowRef<{ readonly by: 'hand' | 'undo'; readonly ids: readonly string[] } | null>(null);
@@ -246,6 +249,7 @@ export const useTrack = defineStore('track', () => {
     keeping,
     waiting,
     notice,
+    remark,
     lastChange,
     editable,
     proofed,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
 import { computed, ref, watch } from 'vue';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import type { Use } from './use-style-desk.ts';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const props = defineProps<{ uses: readonly Use[]; others: readonly HouseStyle[] }>();
 const emit = defineEmits<{ remove: [instead: string | null] }>();
@@ -23,7 +23,7 @@ function remove(): void {
 </script>
 
 <template>
-  <Modal
+  <DialogSheet
     v-model:open="open"
     :title="`Delete “${style?.name ?? ''}”?`"
     ok-text="Delete it"
@@ -44,7 +44,7 @@ function remove(): void {
         </select></label
       >
     </template>
-  </Modal>
+  </DialogSheet>
 </template>
 
 <style scoped>

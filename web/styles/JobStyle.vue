@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../core/rules/decode-style.ts';
 import { faultShown, fieldGroups, fields } from '../../core/rules/style-fields.ts';
@@ -9,6 +8,7 @@ import { sentence } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
 import FieldInput from './FieldInput.vue';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
@@ -37,7 +37,7 @@ async function use(): Promise<void> {
 </script>
 
 <template>
-  <Modal
+  <DialogSheet
     v-model:open="open"
     :title="`${job.job?.style.name ?? ''}, for this job only`"
     ok-text="Use for this job"
@@ -63,7 +63,7 @@ async function use(): Promise<void> {
         As {{ source.name }} has it
       </button>
     </p>
-  </Modal>
+  </DialogSheet>
 </template>
 
 <style scoped>

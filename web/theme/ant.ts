@@ -22,6 +22,7 @@ export function antTheme(dark: boolean): ThemeConfig {
           colorLink: '#74bbd8',
           colorTextBase: '#e6efe9',
           colorBgBase: '#152322',
+          colorBgElevated: '#192a28',
           colorBorder: '#2c3e3b',
           colorSplit: '#2c3e3b',
           controlItemBgActive: '#1d3a33',

@@ -132,7 +132,7 @@ async function open(id: string): Promise<void> {
           <button type="button" class="plain-button" @click="arrival.leave()">Leave it</button>
         </form>
       </ArrivalCard>
-      <p v-if="arrival.trouble.value">
+      <p v-if="arrival.trouble.value || (arrival.reading.value && !understood)">
         <button type="button" class="plain-button" @click="arrival.leave()">Leave it</button>
       </p>
       <p v-if="trouble" class="tracks-trouble" role="alert">{{ trouble }}</p>

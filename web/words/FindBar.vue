@@ -36,7 +36,7 @@ watch(() => find.open, focus);
 function onKey(event: KeyboardEvent): void {
   if (event.isComposing) return;
   if (event.key === 'Escape') find.close();
-  else if (event.key === 'Enter') find.go(event.shiftKey ? -1 : 1);
+  else if (event.key === 'Enter') void find.go(event.shiftKey ? -1 : 1);
   else return;
   event.preventDefault();
   event.stopPropagation();
@@ -71,7 +71,9 @@ function onKey(event: KeyboardEvent): void {
       >
         {{ label }}{{ find.query[name] ? ' ✓' : '' }}
       </button>
-      <span class="spring"></span>
+      <p id="find-standing" class="find-standing" :class="{ over: find.fault }" role="status">
+        {{ standing }}<template v-if="find.within"> in the {{ find.within.size }} selected captions</template>
+      </p>
       <button type="button" class="plain-button" title="Escape" @click="find.close()">Close</button>
     </div>
     <div class="find-row">
@@ -108,9 +110,6 @@ function onKey(event: KeyboardEvent): void {
         Replace all…
       </button>
     </div>
-    <p id="find-standing" class="find-standing" :class="{ over: find.fault }" role="status">
-      {{ standing }}<template v-if="find.within"> in the {{ find.within.size }} selected captions</template>
-    </p>
     <PlacesDialog
       v-model:open="find.reviewing"
       title="What will change"
@@ -127,7 +126,7 @@ function onKey(event: KeyboardEvent): void {
   display: flex;
   flex-direction: column;
   gap: 6px;
-  padding: 8px 14px 6px;
+  padding: 8px 14px;
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
 }
@@ -142,14 +141,12 @@ function onKey(event: KeyboardEvent): void {
   padding-block: 2px;
 }
 .find-standing {
-  min-height: 20px;
+  flex: 1 1 120px;
+  padding-inline: 6px;
   color: var(--soft);
   font-size: 14px;
 }
 .find-standing.over {
   color: var(--alarm);
-}
-.spring {
-  flex: 1;
 }
 </style>

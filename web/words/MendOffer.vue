@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useMends } from './use-mends.ts';
+import KeyHint from '../commands/KeyHint.vue';
 
 const mends = useMends();
 const many = computed(() => mends.offer?.places.length ?? 0);
@@ -16,7 +17,7 @@ const many = computed(() => mends.offer?.places.length ?? 0);
       >” there too?
     </p>
     <button type="button" class="plain-button main" @click="mends.mendIn(mends.offer.places)">
-      {{ many === 1 ? 'Mend it' : `Mend all ${many}` }} <kbd>Ctrl M</kbd>
+      {{ many === 1 ? 'Mend it' : `Mend all ${many}` }} <KeyHint command="mend-same" />
     </button>
     <button type="button" class="plain-button" @click="mends.choosing = true">Choose…</button>
     <button type="button" class="plain-button" @click="mends.leave()">Leave them</button>

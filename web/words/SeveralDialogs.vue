@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import Modal from 'ant-design-vue/es/modal';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
 import { useSeveral } from './use-several.ts';
+import DialogSheet from '../frame/DialogSheet.vue';
 
 const dialogs = useDialogs();
 const track = useTrack();
@@ -42,7 +42,7 @@ function shift(): void {
 </script>
 
 <template>
-  <Modal v-model:open="labelOpen" :title="`Who speaks in ${which}?`" :width="440" :footer="null">
+  <DialogSheet v-model:open="labelOpen" :title="`Who speaks in ${which}?`" :width="440" :footer="null">
     <form class="several-form" @submit.prevent="label">
       <label for="label-speaker">Speaker</label>
       <input
@@ -59,8 +59,8 @@ function shift(): void {
       <p class="soft">The first gets the label, in the form of the house style. Leave it empty to take a label away.</p>
       <button type="submit" class="plain-button main">Label</button>
     </form>
-  </Modal>
-  <Modal v-model:open="shiftOpen" :title="`Shift ${which}`" :width="440" :footer="null">
+  </DialogSheet>
+  <DialogSheet v-model:open="shiftOpen" :title="`Shift ${which}`" :width="440" :footer="null">
     <form class="several-form" @submit.prevent="shift">
       <label for="shift-by">Seconds</label>
       <input id="shift-by" v-model="by" class="text-input" inputmode="decimal" placeholder="0.4, or −1.2 for earlier" />
@@ -69,7 +69,7 @@ function shift(): void {
       </p>
       <button type="submit" class="plain-button main" :disabled="!ms">Shift</button>
     </form>
-  </Modal>
+  </DialogSheet>
 </template>
 
 <style scoped>

@@ -90,7 +90,7 @@ onBeforeUnmount(() => {
       type="button"
       class="plain-button"
       :class="{ main: i === 0 }"
-      :title="word.from ? `Here in “${word.from}”` : 'Sounds alike'"
+      :title="word.why"
       :disabled="!track.editable"
       @click="doubt.take(i)"
     >
@@ -111,6 +111,7 @@ onBeforeUnmount(() => {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px;
+  width: max-content;
   max-width: min(620px, calc(100% - 16px));
   padding: 6px 8px;
   border: 1px solid var(--ink);

@@ -5,6 +5,7 @@ import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
+import EmptyTrack from './EmptyTrack.vue';
 import FindBar from './FindBar.vue';
 import MendOffer from './MendOffer.vue';
 import PlacesDialog from './PlacesDialog.vue';
@@ -14,6 +15,7 @@ import { useDoubt } from './use-doubt.ts';
 import { useFind } from './use-find.ts';
 import { useMends } from './use-mends.ts';
 import WordsSurface from './WordsSurface.vue';
+import KeyHint from '../commands/KeyHint.vue';
 
 const track = useTrack();
 const place = usePlace();
@@ -51,10 +53,10 @@ const readings = [
       title="Next doubtful word, with suggestions"
       @click="doubt.next()"
     >
-      {{ doubt.count }} doubtful <kbd>F4</kbd>
+      {{ doubt.count }} doubtful <KeyHint command="doubtful" />
     </button>
     <button type="button" class="plain-button" :disabled="!findable" @click="deeds.finding(1)">
-      Next finding <kbd>F8</kbd>
+      Next finding <KeyHint command="finding" />
     </button>
     <span class="spring"></span>
     <button
@@ -74,20 +76,17 @@ const readings = [
       title="Proofed, and on to the next"
       @click="deeds.proof()"
     >
-      Proofed <kbd>Ctrl ↵</kbd>
+      Proofed <KeyHint command="proof" />
     </button>
     <button type="button" class="plain-button words-find" title="Find and replace" @click="find.start()">
-      Find <kbd>Ctrl F</kbd>
+      Find <KeyHint command="find" />
     </button>
   </div>
   <p v-if="!track.editable" class="words-note" role="status">
     This is a machine draft: it stays as the recogniser left it.
   </p>
   <FindBar v-if="find.open" />
-  <div v-if="track.captions.length === 0" class="words-empty">
-    <h2>No captions yet</h2>
-    <p class="soft">Bring a caption file or a machine draft in on the Jobs page, under New job.</p>
-  </div>
+  <EmptyTrack v-if="track.captions.length === 0" />
   <div v-else class="words-desk">
     <WordsSurface />
     <SuggestionCard />
@@ -137,10 +136,6 @@ const readings = [
 .words-note {
   padding: 6px 14px;
   background: var(--sun-wash);
-}
-.words-empty {
-  padding: 60px 24px;
-  text-align: center;
 }
 .words-desk :deep(.foot-bar) {
   position: absolute;

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import { nonce } from '../nonce.ts';
 import { newId } from '../outbox/deliver.ts';
+import { useArriving } from '../stores/arriving.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
@@ -11,6 +13,7 @@ import { useTrack } from '../stores/track.ts';
 import { onSurface } from './on-surface.ts';
 import { createSurface, type Surface } from './surface/surface.ts';
 import type { Around } from './surface/state.ts';
+import { useCapitals } from './use-capitals.ts';
 import { useMends } from './use-mends.ts';
 import { useSaid } from './use-said.ts';
 
@@ -21,7 +24,10 @@ const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
 const mends = useMends();
+const capitals = useCapitals();
 const said = useSaid();
+const arriving = useArriving();
+const router = useRouter();
 const parent = useTemplateRef<HTMLElement>('parent');
 let surface: Surface | null = null;
 
@@ -54,6 +60,8 @@ onMounted(() => {
       track.change(edit, mergeable, applied);
       playback.typed();
       if (before) mends.typing(before);
+      // The surface is still taking this change in.
+      queueMicrotask(() => capitals.typed(edit));
     },
     onMove: track.endTyping,
     onComposing(now) {
@@ -62,7 +70,7 @@ onMounted(() => {
     onTime(id) {
       const caption = find(id);
       if (!caption) return;
-      place.goTo(id, 'chosen');
+      place.enter(id);
       playback.seek(caption.start);
     },
     onHear(id, offset) {
@@ -70,12 +78,14 @@ onMounted(() => {
       if (!caption) return;
       const word = caption.words.find((w) => w[1] >= offset);
       playback.seek(word?.[2] ?? caption.start);
-      place.goTo(id, 'chosen');
+      place.enter(id);
     },
-    onTooMuch(characters) {
-      track.notice = `The clipboard holds ${characters.toLocaleString('en')} characters, more than can be pasted at once, so nothing was changed. Save them as a text file and bring that in on Tracks.`;
+    onTooMuch(text) {
+      track.notice = `The clipboard holds ${text.length.toLocaleString('en')} characters, more than can be pasted into captions at once. Nothing was changed; they are looked at here as a file, to become a track of their own if you want that.`;
+      arriving.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
+      void router.push({ name: 'tracks' });
     },
-    onEnter: (id) => place.goTo(id, 'chosen'),
+    onEnter: place.enter,
     onView: (stretch) => (place.view = stretch),
     onSelect: (stretch) => (place.selection = stretch),
   });
@@ -109,20 +119,13 @@ watch(
   (now, before) => {
     const next = around();
     if (next) surface?.setAround(next);
-    // The same word stays in sight when the text is read otherwise.
-    if (now[3] !== before[3]) {
-      surface?.showCursor();
-      surface?.view.focus();
-    }
+    if (now[3] !== before[3]) requestAnimationFrame(() => surface?.view.focus());
   },
 );
-watch(said, (at) => surface?.setSaid(at));
-watch(
-  () => place.caption?.id,
-  (id) => {
-    if (id) surface?.show(id, true);
-  },
-);
+watch(said, (at) => surface?.setSaid(at, playback.along));
+watch([() => place.caption?.id, () => place.gone], ([id]) => {
+  if (id) surface?.show(id, true);
+});
 watch(
   () => track.lastChange,
   (change) => {

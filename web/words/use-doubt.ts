@@ -2,15 +2,18 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
+import { mendedBefore } from '../../core/find/mends.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
 import { agreed, isDoubtful } from '../../core/track/doubt.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
-import { askSoundAlikes } from '../suggest/sound-alikes.ts';
+import { askSoundAlikes, readAhead } from '../suggest/sound-alikes.ts';
+import { whenIdle } from '../work/idle.ts';
 import { onSurface } from './on-surface.ts';
 import { useMends } from './use-mends.ts';
 
@@ -19,13 +22,16 @@ export interface Suggested {
   readonly caption: string;
   readonly word: WordRange;
   /** The first have a number key each. */
-  readonly words: readonly { readonly text: string; readonly from: string | null }[];
+  readonly words: readonly { readonly text: string; readonly why: string }[];
   /** More may come. */
   readonly looking: boolean;
 }
 
 /** The words are counted so long after the last change, in ms. */
 const countedAfter = 120;
+
+/** A doubtful word is heard with so much before and after it, in ms: a word or two. */
+const [heardBefore, heardAfter] = [700, 400];
 
 /** As the word it takes the place of is written: with a capital where that has one. */
 function writtenLike(word: string, like: string): string {
@@ -39,6 +45,7 @@ export const useDoubt = defineStore('doubt', () => {
   const place = usePlace();
   const preferences = usePreferences();
   const mends = useMends();
+  const playback = usePlayback();
 
   let known = new WeakMap<Caption, readonly WordRange[]>();
   let knownBelow = NaN;
@@ -64,6 +71,12 @@ export const useDoubt = defineStore('doubt', () => {
     },
     { immediate: true },
   );
+
+  const isEnglish = (): boolean => baseLanguage(track.track?.language ?? job.job?.language) === 'en';
+  // Where there is anything to doubt, suggestions will be asked for.
+  watch(count, (now) => {
+    if (now > 0 && isEnglish() && onSurface.value) whenIdle(readAhead, 10_000);
+  });
 
   const open = shallowRef<Suggested | null>(null);
   let others: { readonly of: string; readonly tracks: readonly Track[] } | null = null;
@@ -93,18 +106,22 @@ export const useDoubt = defineStore('doubt', () => {
     const mine: Suggested = { caption: caption.id, word, words: [], looking: true };
     open.value = mine;
     const isMine = (): boolean => open.value?.caption === caption.id && open.value.word === word;
-    const english = baseLanguage(track.track?.language ?? job.job?.language) === 'en';
+    const mended = mendedBefore(track.captions, word[6]).map((text) => ({ text, why: 'Mended so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
-      otherTracks().then((all) => all.map((t) => ({ text: wordsAt(t.captions, word[2], word[3]), from: t.name }))),
-      english ? askSoundAlikes(written, likely()) : Promise.resolve([]),
+      otherTracks().then((all) =>
+        all.map((t) => ({ text: wordsAt(t.captions, word[2], word[3]), why: `Here in “${t.name}”` })),
+      ),
+      isEnglish() ? askSoundAlikes(written, likely()) : Promise.resolve([]),
     ]);
     if (!isMine()) return;
     const seen = new Set(['', written.toLowerCase()]);
-    const words = [...elsewhere, ...alike.map((text) => ({ text, from: null }))].filter(({ text }) => {
-      const isNew = !seen.has(text.toLowerCase());
-      seen.add(text.toLowerCase());
-      return isNew;
-    });
+    const words = [...elsewhere, ...mended, ...alike.map((text) => ({ text, why: 'Sounds alike' }))].filter(
+      ({ text }) => {
+        const isNew = !seen.has(text.toLowerCase());
+        seen.add(text.toLowerCase());
+        return isNew;
+      },
+    );
     open.value = { ...mine, words: words.slice(0, 9), looking: false };
   }
 
@@ -118,12 +135,13 @@ export const useDoubt = defineStore('doubt', () => {
       const word = caption && of(caption).find((w) => n > 0 || w[0] >= after);
       if (!caption || !word) continue;
       place.goTo(caption.id, 'chosen');
-      surface?.select(caption.id, word[0], word[1]);
+      surface?.take(caption.id, word[0], word[1]);
+      if (preferences.hearsDoubt) playback.hear(word[2] - heardBefore, word[3] + heardAfter);
       void suggest(caption, word);
       return;
     }
     close();
-    track.notice = 'No doubtful word is left.';
+    track.remark = 'No doubtful word is left.';
   }
 
   function close(): void {

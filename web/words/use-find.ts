@@ -2,14 +2,16 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { compile, type Query, type Seek } from '../../core/find/query.ts';
-import { placesIn, replaceAll, type Place } from '../../core/find/replace.ts';
+import { placesIn, type Place } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
+import { nextTurn } from '../work/idle.ts';
 import { onSurface } from './on-surface.ts';
+import { replaceIn } from './replacing.ts';
 
 /** So long the page is kept at a time, in ms; the rest waits for the next turn. */
-const slice = 8;
+const slice = 6;
 
 export const useFind = defineStore('find', () => {
   const track = useTrack();
@@ -49,13 +51,15 @@ export const useFind = defineStore('find', () => {
       return;
     }
     looking.value = true;
+    await nextTurn();
+    if (mine !== turn) return;
     const found: Place[] = [];
     let began = performance.now();
     for (const caption of track.captions) {
       if (within.value?.has(caption.id) === false) continue;
       found.push(...placesOf(caption, seek));
       if (performance.now() - began < slice) continue;
-      await new Promise((go) => setTimeout(go));
+      await nextTurn();
       if (mine !== turn) return;
       began = performance.now();
     }
@@ -63,14 +67,17 @@ export const useFind = defineStore('find', () => {
     places.value = found;
     if (now.value >= found.length) now.value = found.length - 1;
   }
-  watch([compiled, within, open, () => track.captions], () => void look());
+  /** The search that is going on; what is asked of its places waits for it. */
+  let looked: Promise<void> = Promise.resolve();
+  watch([compiled, within, open, () => track.captions], () => (looked = look()));
   watch(compiled, () => (now.value = -1));
   watch([places, now], ([found], [before]) => {
     if (found.length > 0 || before.length > 0) onSurface.value?.setFound(found, now.value);
   });
 
   /** Goes to the next place after the cursor, or the one before. */
-  function go(direction: 1 | -1): void {
+  async function go(direction: 1 | -1): Promise<void> {
+    await looked;
     const many = places.value.length;
     if (many === 0) return;
     if (now.value < 0) {
@@ -90,18 +97,18 @@ export const useFind = defineStore('find', () => {
 
   /** Replaces the place that is gone to, and goes on. */
   async function replaceOne(): Promise<void> {
+    await looked;
     const at = places.value[now.value];
     if (!at) {
-      go(1);
+      await go(1);
       return;
     }
-    const edit = track.editable ? replaceAll(track.captions, [at], replacement.value, query.value.pattern) : null;
-    if (edit) track.change(edit);
-    await look();
+    const done = await replaceIn([at], replacement.value, query.value.pattern);
+    await (looked = look());
     if (places.value.length === 0) return;
     // What came in its place is not looked at again.
     const same = places.value[now.value];
-    if (!edit || same?.caption !== at.caption || same.from < at.from + replacement.value.length) {
+    if (!done || same?.caption !== at.caption || same.from < at.from + replacement.value.length) {
       const after = places.value.findIndex(
         (p, i) => i >= now.value && (p.caption !== at.caption || p.from >= at.from + replacement.value.length),
       );
@@ -111,15 +118,12 @@ export const useFind = defineStore('find', () => {
   }
 
   /** Replaces these, as one step. */
-  function replaceMany(chosen: readonly Place[]): void {
+  async function replaceMany(chosen: readonly Place[]): Promise<void> {
     reviewing.value = false;
-    const edit = track.editable ? replaceAll(track.captions, chosen, replacement.value, query.value.pattern) : null;
-    if (!edit) {
-      track.notice = 'Nothing was replaced: what would stand there is what stands there already.';
-      return;
-    }
-    track.change(edit);
-    track.notice = `${chosen.length === 1 ? 'One place was' : `${String(chosen.length)} places were`} replaced, one step to undo.`;
+    const done = await replaceIn(chosen, replacement.value, query.value.pattern);
+    track.remark = done
+      ? `${chosen.length === 1 ? 'One place was' : `${String(chosen.length)} places were`} replaced, one step to undo.`
+      : 'Nothing was replaced: what would stand there is what stands there already.';
   }
 
   /** Opens the panel: looking for what is selected, or in it where that is several captions. */

@@ -2,9 +2,10 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { mendOf, sameElsewhere, type Mend } from '../../core/find/mends.ts';
-import { replaceAll, type Place } from '../../core/find/replace.ts';
+import type { Place } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';
+import { replaceIn } from './replacing.ts';
 
 export interface Offer {
   readonly mend: Mend;
@@ -56,17 +57,15 @@ export const useMends = defineStore('mends', () => {
   }
 
   /** Mends the same in these places too, as one step. */
-  function mendIn(places: readonly Place[]): void {
+  async function mendIn(places: readonly Place[]): Promise<void> {
     const now = offer.value;
     if (!now || !track.editable) return;
-    const edit = replaceAll(track.captions, places, now.mend.now, false);
     leave();
-    if (!edit) {
-      track.notice = 'Those captions have been changed since, so nothing was mended in them.';
+    if (!(await replaceIn(places, now.mend.now, false))) {
+      track.remark = 'Those captions have been changed since, so nothing was mended in them.';
       return;
     }
-    track.change(edit);
-    track.notice = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
+    track.remark = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
   }
 
   return { offer, choosing, look, typing, settle, leave, mendIn };

@@ -30,7 +30,7 @@ export function useSeveral() {
     const many = captions.value.length;
     change({ type: 'remove', ids: ids() });
     if (next) place.goTo(next.id, 'chosen');
-    track.notice = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
+    track.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
   }
   /** Everything but the selected captions goes. */
   function keepOnly(): void {
@@ -38,7 +38,7 @@ export function useSeveral() {
     const gone = track.captions.filter((c) => !kept.has(c.id)).map((c) => c.id);
     if (gone.length === 0) return;
     change({ type: 'remove', ids: gone });
-    track.notice = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
+    track.remark = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
   }
   /** Proofed, all of them; where all are already, none of them. */
   function proof(): void {

@@ -5,12 +5,13 @@ import { useTrack } from '../stores/track.ts';
 import { onSurface } from './on-surface.ts';
 import { useDoubt } from './use-doubt.ts';
 import { useFind } from './use-find.ts';
+import { useHeard } from './use-heard.ts';
 import { useMends } from './use-mends.ts';
 import { useSeveral } from './use-several.ts';
 
 export function useWordsDeeds(): Pick<
   Deeds,
-  'give' | 'mark' | 'extend' | 'doubtful' | 'find' | 'mendSame' | 'turn' | 'several'
+  'give' | 'mark' | 'capital' | 'heard' | 'extend' | 'doubtful' | 'find' | 'mendSame' | 'turn' | 'several'
 > {
   const track = useTrack();
   const preferences = usePreferences();
@@ -18,24 +19,27 @@ export function useWordsDeeds(): Pick<
   const find = useFind();
   const mends = useMends();
   const several = useSeveral();
+  const heard = useHeard();
 
   /** Does something on the surface, or says where that is. */
   const there = (deed: () => void): void => {
     if (onSurface.value) deed();
-    else track.notice = 'Go to Words for this.';
+    else track.remark = 'Go to Words for this.';
   };
 
   return {
     give: (to) => there(() => onSurface.value?.give(to)),
     mark: (kind) => there(() => onSurface.value?.mark(kind)),
+    heard: () => there(heard),
+    capital: () => there(() => onSurface.value?.capital()),
     extend: (by) => there(() => onSurface.value?.extend(by)),
     doubtful: () => there(() => doubt.next()),
     find: () => there(() => find.start()),
     turn: () => there(() => (preferences.reading = preferences.reading === 'lines' ? 'text' : 'lines')),
     mendSame() {
       mends.settle();
-      if (mends.offer) mends.mendIn(mends.offer.places);
-      else track.notice = 'There is no mend to repeat: mend a word, and the other places are offered.';
+      if (mends.offer) void mends.mendIn(mends.offer.places);
+      else track.remark = 'There is no mend to repeat: mend a word, and the other places are offered.';
     },
     several: (deed) => several[deed](),
   };

@@ -1,5 +1,11 @@
-/** The page's side: hands work to the worker and waits for the answer. */
-import type { Material, TaskName, Tasks } from './tasks.ts';
+/**
+ * The page's side: hands work to the worker and waits for the answer. The worker keeps the captions it
+ * was sent last, and is sent what changed since, in pieces, so that the page never stands still for it.
+ */
+import type { Caption } from '../../core/track/caption.ts';
+import { nextTurn } from './idle.ts';
+import { patchesBetween } from './patches.ts';
+import type { Material, Order, TaskName, Tasks } from './tasks.ts';
 
 interface Answered {
   readonly id: number;
@@ -12,9 +18,16 @@ interface Waiting {
   readonly reject: (error: Error) => void;
 }
 
+/** So many captions go in one piece: a few milliseconds of copying. */
+const piece = 250;
+
 let worker: Worker | null = null;
 let last = 0;
 const waiting = new Map<number, Waiting>();
+/** What the worker has. */
+let sent: readonly Caption[] = [];
+/** Orders go one after another, since each is about what was sent before it. */
+let before: Promise<unknown> = Promise.resolve();
 
 const broken = (): Error =>
   new Error('The part of this page that works on whole tracks has stopped. Nothing was changed; try once more.');
@@ -31,6 +44,7 @@ function hire(): Worker {
   hired.addEventListener('error', () => {
     // One that stopped is let go; the next order hires another.
     worker = null;
+    sent = [];
     hired.terminate();
     for (const { reject } of waiting.values()) reject(broken());
     waiting.clear();
@@ -39,15 +53,31 @@ function hire(): Worker {
   return hired;
 }
 
+async function hand<T extends TaskName>(
+  id: number,
+  task: T,
+  { captions, ground }: Material,
+  asked: Tasks[T]['asked'],
+): Promise<void> {
+  const hired = hire();
+  for (const patch of patchesBetween(sent, captions, piece)) {
+    await nextTurn();
+    if (worker !== hired) return;
+    hired.postMessage(patch);
+  }
+  sent = captions;
+  hired.postMessage({ id, task, ground, asked } satisfies Order<T>);
+}
+
 /** Has a task done in the worker. @throws {Error} with a sentence when it could not be */
 export function order<T extends TaskName>(
   task: T,
-  { captions, ground }: Material,
+  material: Material,
   asked: Tasks[T]['asked'],
 ): Promise<Tasks[T]['answer']> {
   const id = ++last;
   return new Promise((resolve, reject) => {
     waiting.set(id, { resolve, reject });
-    hire().postMessage({ id, task, captions, ground, asked });
+    before = before.then(() => hand(id, task, material, asked));
   });
 }

@@ -19,9 +19,11 @@ export interface Tasks {
 }
 export type TaskName = keyof Tasks;
 
-export interface Order<T extends TaskName = TaskName> extends Material {
+/** A task for the captions that were sent. */
+export interface Order<T extends TaskName = TaskName> {
   readonly id: number;
   readonly task: T;
+  readonly ground: Ground;
   readonly asked: Tasks[T]['asked'];
 }
 
@@ -43,5 +45,7 @@ const workers: {
 };
 
 /** Does one task. */
-export const perform = <T extends TaskName>({ task, asked, ...material }: Order<T>): Tasks[T]['answer'] =>
-  workers[task](material, asked);
+export const perform = <T extends TaskName>(
+  { task, asked, ground }: Order<T>,
+  captions: readonly Caption[],
+): Tasks[T]['answer'] => workers[task]({ captions, ground }, asked);

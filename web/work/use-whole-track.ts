@@ -24,7 +24,7 @@ export function useWholeTrack() {
     try {
       return await order(task, { captions: track.captions, ground: findings.ground }, asked);
     } catch (error) {
-      track.notice = sentence(error);
+      track.remark = sentence(error);
       return null;
     }
   }
@@ -42,7 +42,7 @@ export function useWholeTrack() {
         if (answer.edit) track.change(answer.edit);
         return answer;
       }
-      track.notice = 'The captions kept changing while this was worked out, so nothing was done. Ask once more.';
+      track.remark = 'The captions kept changing while this was worked out, so nothing was done. Ask once more.';
       return null;
     } finally {
       working.value = false;

@@ -1,9 +1,17 @@
-/** The worker's side: takes orders, does them one after another, answers each. */
+/** The worker's side: keeps the captions as they are sent, takes orders, does them one after another, answers each. */
+import type { Caption } from '../../core/track/caption.ts';
+import { patch, type Patch } from './patches.ts';
 import { perform, type Order } from './tasks.ts';
 
-addEventListener('message', ({ data }: MessageEvent<Order>) => {
+const captions: Caption[] = [];
+
+addEventListener('message', ({ data }: MessageEvent<Order | Patch<Caption>>) => {
+  if ('added' in data) {
+    patch(captions, data);
+    return;
+  }
   try {
-    postMessage({ id: data.id, answer: perform(data) });
+    postMessage({ id: data.id, answer: perform(data, captions) });
   } catch (error) {
     postMessage({ id: data.id, trouble: error instanceof Error ? error.message : String(error) });
   }

@@ -7,10 +7,11 @@ import { giveWord } from '../../../core/rules/give-words.ts';
 import { wholeGap } from '../../../core/rules/style.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { apply, type Edit } from '../../../core/track/edits.ts';
+import { turnCapital } from '../../../core/text/capitals.ts';
 import { splitTimes } from '../../../core/track/split-times.ts';
 import { linesToPaste } from './clipboard.ts';
-import { difference, documentOf, layoutOf, spotAt, type Spot } from './layout.ts';
-import { layoutField, setCaptions, trackChange } from './state.ts';
+import { changesTo, layoutOf, spotAt, type Spot } from './layout.ts';
+import { aroundField, layoutField, setCaptions, trackChange } from './state.ts';
 import { joint } from './translate.ts';
 
 /** What the hands need to know besides the document. */
@@ -29,10 +30,9 @@ export function specFor(
   caret: (captions: readonly Caption[]) => number | null,
 ): TransactionSpec {
   const applied = apply(state.field(layoutField).captions, edit);
-  const change = difference(state.doc.toString(), documentOf(applied.captions));
   const at = caret(applied.captions);
   return {
-    ...(change ? { changes: change } : {}),
+    changes: changesTo(state.field(layoutField), applied.captions),
     effects: setCaptions.of(applied.captions),
     annotations: trackChange.of({ edit, applied, mergeable }),
     ...(at === null ? {} : { selection: EditorSelection.cursor(at) }),
@@ -135,6 +135,19 @@ export function mark(view: EditorView, desk: Desk, kind: MarkKind): boolean {
   return true;
 }
 
+/** The word at the cursor gets a capital, or loses it; the cursor stays. */
+export function capital(view: EditorView, desk: Desk): boolean {
+  const { state } = view;
+  const layout = state.field(layoutField);
+  const { index, offset } = spotAt(layout, state.selection.main.from);
+  const caption = layout.captions[index];
+  const change = caption && turnCapital(caption.text, offset, desk.ground()?.language ?? null);
+  if (!caption || !change || !desk.editable()) return true;
+  const keeps = state.field(aroundField)?.keepsProof === true ? ({ keeps: true } as const) : {};
+  view.dispatch(specFor(state, { type: 'splice', id: caption.id, ...change, ...keeps }, false, () => null));
+  return true;
+}
+
 /** Text of a caption becomes another, the cursor going after it. */
 export function put(view: EditorView, desk: Desk, id: string, from: number, to: number, insert: string): void {
   if (!desk.editable()) return;
@@ -160,8 +173,9 @@ export function paste(view: EditorView, desk: Desk, text: string): boolean {
   const head = old[0]?.text.slice(0, from.offset).trim() ?? '';
   const tail = old.at(-1)?.text.slice(to.offset).trim() ?? '';
   const plain = (part: string): string[] => (part === '' ? [] : [part.replace(/\s*\n\s*/g, ' ')]);
+  const since = captions[from.index - 1]?.end ?? 0;
   const until = captions[to.index + 1]?.start ?? ground.length ?? Infinity;
-  const laid = pasted([...plain(head), ...lines, ...plain(tail)], { old, until }, ground, desk.newId);
+  const laid = pasted([...plain(head), ...lines, ...plain(tail)], { old, since, until }, ground, desk.newId);
   const last = laid.at(tail === '' ? -1 : -2);
   const edit: Edit = { type: 'replace', removed: old.map((c) => c.id), captions: laid };
   view.dispatch(

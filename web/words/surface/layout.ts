@@ -59,3 +59,68 @@ export function difference(before: string, after: string): TextChange | null {
     tail++;
   return { from: head, to: before.length - tail, insert: after.slice(head, after.length - tail) };
 }
+
+/** More captions than this are not changed one by one where they are out of sight. */
+const fewChanges = 100;
+
+/**
+ * The changes that make the document of these captions that of others, in document positions and in
+ * order.
+ * @param sight places of the first and last caption in sight: where very many changed, those before and
+ *   those after it are changed as one stretch each, which an editor takes in far sooner
+ */
+export function changesTo(
+  layout: Layout,
+  after: readonly Caption[],
+  sight?: { readonly first: number; readonly last: number },
+): readonly TextChange[] {
+  const { captions: before, starts } = layout;
+  if (before.length !== after.length) return changeBetween(layout, after);
+  const each = after.flatMap((caption, i) => {
+    const was = before[i];
+    const change = was && was !== caption ? difference(was.text, caption.text) : null;
+    return change ? [{ i, change: moved(change, starts[i] ?? 0) }] : [];
+  });
+  if (!sight || each.length <= fewChanges) return each.map(({ change }) => change);
+  const gathered = (some: typeof each): readonly TextChange[] => {
+    const [first, last] = [some[0], some.at(-1)];
+    if (!first || !last) return [];
+    const from = starts[first.i] ?? 0;
+    const to = (starts[last.i] ?? 0) + (before[last.i]?.text.length ?? 0);
+    return [{ from, to, insert: documentOf(after.slice(first.i, last.i + 1)) }];
+  };
+  return [
+    ...gathered(each.filter(({ i }) => i < sight.first)),
+    ...each.filter(({ i }) => i >= sight.first && i <= sight.last).map(({ change }) => change),
+    ...gathered(each.filter(({ i }) => i > sight.last)),
+  ];
+}
+
+/** One change from where two tracks begin to differ to where they no longer do. */
+function changeBetween({ captions: before, starts }: Layout, after: readonly Caption[]): readonly TextChange[] {
+  const shorter = Math.min(before.length, after.length);
+  let head = 0;
+  while (head < shorter && before[head] === after[head]) head++;
+  let tail = 0;
+  while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
+  // A caption that is the same on either side is taken along, for the line breaks between them.
+  const from = Math.max(0, head - 1);
+  const rest = Math.max(0, tail - 1);
+  const change = difference(
+    documentOf(before.slice(from, before.length - rest)),
+    documentOf(after.slice(from, after.length - rest)),
+  );
+  return change ? [moved(change, starts[from] ?? 0)] : [];
+}
+
+const moved = ({ from, to, insert }: TextChange, by: number): TextChange => ({ from: from + by, to: to + by, insert });
+
+/** Where a position of the document is once these captions have become others, of which there are as many. */
+export function followed(layout: Layout, after: Layout, position: number): number {
+  const { index, offset } = spotAt(layout, position);
+  const change = difference(layout.captions[index]?.text ?? '', after.captions[index]?.text ?? '');
+  const start = after.starts[index] ?? 0;
+  if (!change || offset <= change.from) return start + offset;
+  const by = change.insert.length - (change.to - change.from);
+  return start + (offset >= change.to ? offset + by : change.from + change.insert.length);
+}

@@ -4,9 +4,10 @@ import { gutter, GutterMarker, type BlockInfo, type EditorView, type ViewUpdate 
 import { voiceOf } from '../../../core/layout/passages.ts';
 import { ruleNamed } from '../../../core/rules/findings.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
-import { measure, speedText } from '../../../core/text/measures.ts';
+import { speedText } from '../../../core/text/measures.ts';
 import { marginClock, seconds } from '../../../core/time/clock.ts';
 import type { Caption } from '../../../core/track/caption.ts';
+import { measured } from '../../measured.ts';
 import { spotAt } from './layout.ts';
 import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
 
@@ -39,24 +40,24 @@ class TimeMarker extends GutterMarker {
     );
   }
   override toDOM(): HTMLElement {
-    const box = element('div', 'margin-time');
+    // The sign is drawn by the sheet of styles: margins are rebuilt at every turn of the wheel, and are kept light.
+    const box = element('div', this.proofed ? 'margin-time proofed' : 'margin-time', this.time);
     box.title = 'Bring the playhead here';
-    box.append(
-      element('span', this.proofed ? 'margin-proofed on' : 'margin-proofed', this.proofed ? '✓' : '○'),
-      element('span', 'margin-clock', this.time),
-    );
     if (this.voice !== '') box.append(element('span', 'margin-voice', this.voice));
     return box;
   }
 }
 
+interface Side {
+  readonly text: string;
+  readonly state: 'fine' | 'over' | 'advice';
+}
+
 interface Figures {
   readonly length: number;
   readonly limit: number;
-  /** Speed and duration stand beside the first line only. */
-  readonly speed: string | null;
-  readonly second: string;
-  readonly state: 'fine' | 'over' | 'advice';
+  /** What stands at the side: the speed at the first line, at the second how long it is there or what is wrong. */
+  readonly sides: readonly Side[];
 }
 
 class FiguresMarker extends GutterMarker {
@@ -74,25 +75,15 @@ class FiguresMarker extends GutterMarker {
       this.elementClass === other.elementClass &&
       a.length === b.length &&
       a.limit === b.limit &&
-      a.speed === b.speed &&
-      a.second === b.second &&
-      a.state === b.state
+      a.sides.length === b.sides.length &&
+      a.sides.every((side, i) => side.text === b.sides[i]?.text && side.state === b.sides[i].state)
     );
   }
   override toDOM(): HTMLElement {
-    const { length, limit, speed, second, state } = this.figures;
-    const row = element('div', 'margin-figures');
-    const over = length > limit;
-    const bar = element('span', over ? 'margin-bar over' : 'margin-bar');
-    const fill = element('span', 'margin-fill');
-    fill.style.width = `${String(Math.min(100, (length / limit) * 100))}%`;
-    bar.append(fill);
-    row.append(bar, element('span', over ? 'margin-length over' : 'margin-length', String(length)));
-    if (speed !== null) {
-      const side = element('span', `margin-side ${state}`);
-      side.append(element('span', '', speed), element('span', '', second));
-      row.append(side);
-    }
+    const { length, limit, sides } = this.figures;
+    const row = element('div', length > limit ? 'margin-figures over' : 'margin-figures', String(length));
+    row.style.setProperty('--full', `${String(Math.min(100, (length / limit) * 100))}%`);
+    row.append(...sides.map(({ text, state }) => element('span', `margin-side ${state}`, text)));
     return row;
   }
 }
@@ -100,17 +91,33 @@ class FiguresMarker extends GutterMarker {
 /** Groups of rules that are about how long a caption is there and how fast it has to be read. */
 const timed: ReadonlySet<string> = new Set(['Reading', 'Time']);
 
-function sideOf(
-  caption: Caption,
-  findings: readonly Finding[],
-  speed: number,
-): Pick<Figures, 'speed' | 'second' | 'state'> {
+interface Verdict {
+  /** What is wrong, in a word or two. */
+  readonly wrong: string;
+  /** Its colour. */
+  readonly state: Side['state'];
+  /** The colour of the figures, which is about them alone; what is said of words stands in the text. */
+  readonly figures: Side['state'];
+}
+
+/** What the margin says of findings. */
+export function verdict(findings: readonly Finding[]): Verdict {
   const worst = findings.find((f) => f.severity === 'must');
-  const shown = `${speedText(speed)} cps`;
-  if (worst) return { speed: shown, second: `▲ ${ruleNamed(worst.rule).short}`, state: 'over' };
-  // The colour is about the figures it is on; what is said of words stands in the text.
-  const ofFigures = findings.some((f) => timed.has(ruleNamed(f.rule).group));
-  return { speed: shown, second: seconds(caption.end - caption.start), state: ofFigures ? 'advice' : 'fine' };
+  const ofFigures = findings.filter((f) => timed.has(ruleNamed(f.rule).group));
+  const figures = ofFigures.some((f) => f.severity === 'must') ? 'over' : ofFigures.length > 0 ? 'advice' : 'fine';
+  return worst
+    ? { wrong: `▲ ${ruleNamed(worst.rule).short}`, state: 'over', figures }
+    : { wrong: '', state: figures, figures };
+}
+
+/** What stands beside a line of a caption; beside its only line both figures do. */
+function sidesOf(caption: Caption, line: Line, count: number, findings: readonly Finding[], speed: number): Side[] {
+  const { state, wrong, figures } = verdict(findings);
+  const sides: Side[] = [
+    { text: `${speedText(speed)} cps`, state: figures },
+    { text: wrong === '' ? seconds(caption.end - caption.start) : wrong, state },
+  ];
+  return count === 1 ? sides : sides.slice(line.nth, line.nth + 1);
 }
 
 /** A line of the document: its caption, the place of that, and which of its lines it is. */
@@ -187,12 +194,13 @@ export function margins(onTime: (id: string, upTo: boolean) => void): Extension 
         const at = lineOf(view, block);
         const around = view.state.field(aroundField);
         if (!at || !around || around.reading === 'text') return null;
-        const { lines, speed } = measure(at.caption, around.style.counting);
-        const side =
-          at.nth === 0
-            ? sideOf(at.caption, around.findings.get(at.caption.id) ?? [], speed)
-            : { speed: null, second: '', state: 'fine' as const };
-        const figures = { length: lines[at.nth] ?? 0, limit: around.style.text.lineLength.limit, ...side };
+        const { lines, speed } = measured(at.caption, around.style.counting);
+        const findings = around.findings.get(at.caption.id) ?? [];
+        const figures = {
+          length: lines[at.nth] ?? 0,
+          limit: around.style.text.lineLength.limit,
+          sides: sidesOf(at.caption, at, lines.length, findings, speed),
+        };
         return new FiguresMarker(figures, classOf(view, at));
       },
     }),

@@ -5,10 +5,10 @@
 import { RangeSetBuilder, StateField, type EditorState, type Transaction } from '@codemirror/state';
 import { Decoration, EditorView, WidgetType, type DecorationSet } from '@codemirror/view';
 import { beginsPassage } from '../../../core/layout/passages.ts';
-import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
+import { aroundField, layoutField, setCaptions } from './state.ts';
 
 /** Paragraphs end at the next caption beyond so many characters: nobody reads longer ones. */
-const longestParagraph = 900;
+const longestParagraph = 500;
 
 class Sign extends WidgetType {
   readonly name: string;
@@ -60,22 +60,24 @@ function onlyMoves(tr: Transaction): boolean {
   return moves;
 }
 
+/** The reading is the same for as long as a state lasts: read otherwise, the surface begins a new one. */
 const signsField = StateField.define<DecorationSet>({
   create: signs,
   update(value, tr) {
-    const turned = tr.effects.some((e) => e.is(setAround)) && isText(tr.startState) !== isText(tr.state);
-    const told = tr.effects.some((e) => e.is(setCaptions));
-    if (!turned && !isText(tr.state)) return value;
-    if (turned || (told && !(tr.docChanged && onlyMoves(tr)))) return signs(tr.state);
+    if (!isText(tr.state)) return value;
+    if (tr.effects.some((e) => e.is(setCaptions)) && !(tr.docChanged && onlyMoves(tr))) return signs(tr.state);
     return tr.docChanged ? value.map(tr.changes) : value;
   },
   provide: (field) => EditorView.decorations.from(field),
 });
 
-/** The field, and a class by which the sheet of styles tells the readings apart. */
+/** The field, a class by which the sheet of styles tells the readings apart, and a name by which ears do. */
 export const reading = [
   signsField,
   EditorView.editorAttributes.compute([aroundField], (state) => ({
     class: isText(state) ? 'reading-text' : 'reading-lines',
+  })),
+  EditorView.contentAttributes.compute([aroundField], (state) => ({
+    'aria-label': isText(state) ? 'Captions, as running text' : 'Captions, line by line',
   })),
 ];

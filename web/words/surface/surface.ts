@@ -5,30 +5,30 @@
  * method is composing.
  */
 import { defaultKeymap } from '@codemirror/commands';
-import { EditorSelection, EditorState, Prec, type Extension } from '@codemirror/state';
+import { EditorSelection, EditorState, Prec, type Extension, type StateEffect } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
 import type { Place } from '../../../core/find/replace.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
-import { apply, type Edit } from '../../../core/track/edits.ts';
-import { cleaned, clipboard, longestPaste } from './clipboard.ts';
+import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
-import { difference, documentOf, layoutOf, spotAt, type TextChange } from './layout.ts';
-import { extend, give, join, mark, paste, put, selectCaptions, share, specFor, type Desk } from './hands.ts';
-import { margins } from './margins.ts';
+import { changesTo, documentOf, followed, layoutOf, spotAt, type Layout } from './layout.ts';
+import { capital, extend, give, join, mark, paste, put, selectCaptions, share, type Desk } from './hands.ts';
+import { margins, verdict } from './margins.ts';
+import { pressedWithControl } from './pressed.ts';
 import { reading } from './reading.ts';
-import { setFound, setSaid, shown } from './said.ts';
+import { setFound, setSaid, shown, shownIn } from './said.ts';
 import {
   aroundField,
   fromTrack,
   layoutField,
   setAround,
   setCaptions,
-  styleOf,
   trackChange,
   type Around,
   type TrackChange,
 } from './state.ts';
-import { translate } from './translate.ts';
+import { setTaken, taken } from './taken.ts';
+import { translator } from './translator.ts';
 
 export interface SurfaceOptions extends Desk {
   readonly parent: HTMLElement;
@@ -45,8 +45,8 @@ export interface SurfaceOptions extends Desk {
   readonly onTime: (id: string) => void;
   /** A word was pressed with Ctrl: it wants to be heard. */
   readonly onHear: (id: string, offset: number) => void;
-  /** More was pasted than a track takes at once, in characters; nothing was changed. */
-  readonly onTooMuch: (characters: number) => void;
+  /** More was pasted than a track takes at once; nothing was changed. */
+  readonly onTooMuch: (text: string) => void;
   /** The text cursor was put into a caption by hand. */
   readonly onEnter: (id: string) => void;
   /** Other captions came into sight, from the first to the last of them. */
@@ -63,14 +63,21 @@ export interface Surface {
   readonly show: (id: string, caret: boolean) => void;
   readonly give: (to: 'above' | 'below') => boolean;
   readonly mark: (kind: MarkKind) => boolean;
+  /** A capital for the word at the cursor, or none. */
+  readonly capital: () => boolean;
   /** Takes one caption more into the selection. */
   readonly extend: (by: 1 | -1) => boolean;
   /** Text of a caption becomes another. */
   readonly put: (id: string, from: number, to: number, insert: string) => void;
+  /** Brings a word up to be typed over; a sign typed then goes after it. */
+  readonly take: (id: string, from: number, to: number) => void;
   /** Selects a stretch of a caption and brings it into sight. */
   readonly select: (id: string, from: number, to: number) => void;
-  /** Shows which word is being said; null where none is. */
-  readonly setSaid: (at: { readonly id: string; readonly from: number; readonly to: number } | null) => void;
+  /** Shows which word is being said, and keeps it in sight where asked; null where none is. */
+  readonly setSaid: (
+    at: { readonly id: string; readonly from: number; readonly to: number } | null,
+    inSight: boolean,
+  ) => void;
   /** Shows what was found. */
   readonly setFound: (places: readonly Place[], now: number) => void;
   /** Where a stretch of a caption is on the screen; null while it is out of sight. */
@@ -78,41 +85,8 @@ export interface Surface {
   /** Where in its caption the cursor stands. */
   readonly offset: () => number;
   readonly selectedText: () => string;
-  /** Brings the cursor into sight. */
-  readonly showCursor: () => void;
   readonly destroy: () => void;
 }
-
-/** Turns every change by hand into its edit before it happens. */
-const translator = EditorState.transactionFilter.of((tr) => {
-  if (!tr.docChanged || tr.annotation(fromTrack) || tr.annotation(trackChange)) return tr;
-  const changes: TextChange[] = [];
-  let written = 0;
-  tr.changes.iterChanges((from, to, _fromB, _toB, text) => {
-    const insert = cleaned(text.toString());
-    written += text.length;
-    changes.push({ from, to, insert });
-  });
-  const isClean = changes.reduce((sum, c) => sum + c.insert.length, 0) === written;
-  const layout = tr.startState.field(layoutField);
-  const result = translate(layout, changes, styleOf(tr.startState));
-  if (!result) return [];
-  const first = changes[0]?.from ?? 0;
-  if (!result.asTyped || !isClean) {
-    const caret = first + (changes[0]?.insert.length ?? 0);
-    return specFor(tr.startState, result.edit, false, (captions) => Math.min(caret, documentOf(captions).length));
-  }
-  const keeps = tr.startState.field(aroundField)?.keepsProof === true && result.edit.type === 'splice';
-  const edit: Edit = keeps ? { ...result.edit, keeps } : result.edit;
-  const applied = apply(layout.captions, edit);
-  return [
-    tr,
-    {
-      effects: setCaptions.of(applied.captions),
-      annotations: trackChange.of({ edit, applied, mergeable: result.mergeable }),
-    },
-  ];
-});
 
 export function createSurface(options: SurfaceOptions): Surface {
   let waiting: readonly Caption[] | null = null;
@@ -151,8 +125,6 @@ export function createSurface(options: SurfaceOptions): Surface {
   });
 
   const extensions: Extension = [
-    layoutField.init(() => layoutOf(options.captions)),
-    aroundField.init(() => options.around),
     translator,
     keys,
     // The page's own commands use keys that this set would take for itself.
@@ -165,7 +137,6 @@ export function createSurface(options: SurfaceOptions): Surface {
     EditorView.perLineTextDirection.of(true),
     EditorView.cspNonce.of(options.nonce),
     EditorView.contentAttributes.of({
-      'aria-label': 'Captions, line by line',
       tabindex: '0',
       spellcheck: 'true',
       autocorrect: 'off',
@@ -179,24 +150,21 @@ export function createSurface(options: SurfaceOptions): Surface {
     }),
     reading,
     shown,
+    taken,
     clipboard((text) => {
       if (text.length <= longestPaste) return paste(view, options, text);
-      options.onTooMuch(text.length);
+      options.onTooMuch(text);
       return true;
     }),
     decorations,
     listener,
+    pressedWithControl(options.onHear),
     EditorView.domEventHandlers({
-      mousedown(event, here) {
-        if (!(event.ctrlKey || event.metaKey) || event.button !== 0) return false;
-        const at = here.posAtCoords({ x: event.clientX, y: event.clientY });
-        const layout = here.state.field(layoutField);
-        const spot = at === null ? null : spotAt(layout, at);
-        const caption = layout.captions[spot?.index ?? -1];
-        if (!spot || !caption) return false;
-        options.onHear(caption.id, spot.offset);
-        event.preventDefault();
-        return true;
+      // A browser gives a text that gets the keyboard back a cursor at its beginning. On a busy machine that
+      // would be taken for somebody's choice; focusing from here puts the selection back at once.
+      focus: () => {
+        view.focus();
+        return false;
       },
       compositionstart: () => {
         options.onComposing(true);
@@ -211,10 +179,53 @@ export function createSurface(options: SurfaceOptions): Surface {
       },
     }),
   ];
+  const known = (layout: Layout, around: Around): Extension => [
+    layoutField.init(() => layout),
+    aroundField.init(() => around),
+    extensions,
+  ];
   const view = new EditorView({
     parent: options.parent,
-    state: EditorState.create({ doc: documentOf(options.captions), extensions }),
+    doc: documentOf(options.captions),
+    extensions: known(layoutOf(options.captions), options.around),
   });
+
+  let turning = 0;
+  /**
+   * Reads the text otherwise: as a new state with the same text and cursor, since each line then has
+   * another height, which costs less to measure anew than to change line by line.
+   */
+  function read(around: Around): void {
+    const { state } = view;
+    const { doc, selection } = state;
+    const all = [shownIn(state), known(state.field(layoutField), around)];
+    const next = EditorState.create({ doc, selection, extensions: all });
+    // In the frame that measures it, and before that: nothing is painted in between, and no turn of the page takes both.
+    cancelAnimationFrame(turning);
+    turning = requestAnimationFrame(() => {
+      view.dispatch({ effects: EditorView.scrollIntoView(view.state.selection.main.head, { y: 'center' }) });
+      tellView();
+    });
+    view.setState(next);
+  }
+
+  /** What the margins in sight say of findings; most keys change nothing in it, and then nothing is drawn anew. */
+  let shownVerdicts = '';
+  function verdictsOf({ findings }: Around): string {
+    const layout = view.state.field(layoutField);
+    const last = spotAt(layout, view.viewport.to).index;
+    const said: string[] = [];
+    for (let i = spotAt(layout, view.viewport.from).index; i <= last; i++) {
+      const { state, wrong, figures } = verdict(findings.get(layout.captions[i]?.id ?? '') ?? []);
+      said.push(state, wrong, figures);
+    }
+    return said.join();
+  }
+  function isShown(around: Around): boolean {
+    const now = view.state.field(aroundField);
+    const same = now !== null && (Object.keys(around) as (keyof Around)[]).every((key) => around[key] === now[key]);
+    return same && verdictsOf(around) === shownVerdicts;
+  }
 
   function startOf(id: string): number | null {
     const { captions, starts } = view.state.field(layoutField);
@@ -226,6 +237,13 @@ export function createSurface(options: SurfaceOptions): Surface {
     const here = spotAt(layout, view.state.selection.main.anchor).index;
     const there = layout.captions.findIndex((c) => c.id === id);
     if (there >= 0) selectCaptions(view, Math.min(here, there), Math.max(here, there), there < here);
+  }
+
+  function select(from: number, to: number, effects: readonly StateEffect<unknown>[]): void {
+    view.dispatch({
+      selection: EditorSelection.range(from, to),
+      effects: [...effects, EditorView.scrollIntoView(from, { y: 'nearest', yMargin: 110 })],
+    });
   }
 
   let telling = 0;
@@ -254,9 +272,17 @@ export function createSurface(options: SurfaceOptions): Surface {
       return;
     }
     waiting = null;
-    const change = difference(view.state.doc.toString(), documentOf(captions));
+    const layout = view.state.field(layoutField);
+    const { from, to } = view.viewport;
+    const sight = { first: spotAt(layout, from).index, last: spotAt(layout, to).index };
+    const { anchor, head } = view.state.selection.main;
+    const after = layoutOf(captions);
+    const follow = (at: number): number => followed(layout, after, at);
     view.dispatch({
-      ...(change ? { changes: change } : {}),
+      changes: changesTo(layout, captions, sight),
+      ...(captions.length === layout.captions.length
+        ? { selection: { anchor: follow(anchor), head: follow(head) } }
+        : {}),
       effects: setCaptions.of(captions),
       annotations: fromTrack.of(true),
     });
@@ -265,7 +291,13 @@ export function createSurface(options: SurfaceOptions): Surface {
   return {
     view,
     setCaptions: take,
-    setAround: (around) => view.dispatch({ effects: setAround.of(around), annotations: fromTrack.of(true) }),
+    setAround(around) {
+      if (view.state.field(aroundField)?.reading !== around.reading) read(around);
+      else if (!isShown(around)) {
+        view.dispatch({ effects: setAround.of(around), annotations: fromTrack.of(true) });
+        shownVerdicts = verdictsOf(around);
+      }
+    },
     show(id, caret) {
       const layout = view.state.field(layoutField);
       const index = layout.captions.findIndex((c) => c.id === id);
@@ -282,42 +314,38 @@ export function createSurface(options: SurfaceOptions): Surface {
     },
     give: (to) => give(view, options, to),
     mark: (kind) => mark(view, options, kind),
+    capital: () => capital(view, options),
     extend: (by) => extend(view, by),
     put: (id, from, to, insert) => put(view, options, id, from, to, insert),
-    select(id, from, to) {
+    take(id, from, to) {
       const start = startOf(id);
       if (start === null) return;
-      view.dispatch({
-        selection: EditorSelection.range(start + from, start + to),
-        effects: EditorView.scrollIntoView(start + from, { y: 'nearest', yMargin: 110 }),
-      });
+      select(start + from, start + to, [setTaken.of({ from: start + from, to: start + to })]);
+      view.focus();
     },
-    setSaid(at) {
+    select(id, from, to) {
+      const start = startOf(id);
+      if (start !== null) select(start + from, start + to, []);
+    },
+    setSaid(at, inSight) {
       const start = at ? startOf(at.id) : null;
       const place = at && start !== null ? { from: start + at.from, to: start + at.to } : null;
-      view.dispatch({ effects: setSaid.of(place), annotations: fromTrack.of(true) });
+      const scroll = place && inSight ? [EditorView.scrollIntoView(place.from, { y: 'nearest', yMargin: 70 })] : [];
+      view.dispatch({ effects: [setSaid.of(place), ...scroll], annotations: fromTrack.of(true) });
     },
-    setFound(places, now) {
-      const { captions, starts } = view.state.field(layoutField);
-      const at = new Map(captions.map((c, i) => [c.id, starts[i] ?? 0]));
-      const shownAt = places.flatMap((p) => {
-        const start = at.get(p.caption);
-        return start === undefined ? [] : [{ from: start + p.from, to: start + p.to }];
-      });
-      view.dispatch({ effects: setFound.of({ places: shownAt, now }), annotations: fromTrack.of(true) });
-    },
+    setFound: (places, now) =>
+      view.dispatch({ effects: setFound.of({ places, now }), annotations: fromTrack.of(true) }),
     boxOf(id, from, to) {
       const start = startOf(id);
       if (start === null) return null;
       const [a, b] = [view.coordsAtPos(start + from, 1), view.coordsAtPos(start + to, -1)];
       return a && b ? new DOMRect(a.left, a.top, Math.max(1, b.right - a.left), b.bottom - a.top) : null;
     },
-    showCursor: () =>
-      view.dispatch({ effects: EditorView.scrollIntoView(view.state.selection.main.head, { y: 'center' }) }),
     offset: () => spotAt(view.state.field(layoutField), view.state.selection.main.head).offset,
     selectedText: () => view.state.sliceDoc(view.state.selection.main.from, view.state.selection.main.to),
     destroy() {
       cancelAnimationFrame(telling);
+      cancelAnimationFrame(turning);
       view.destroy();
     },
   };

@@ -1,9 +1,10 @@
+import { ChangeSet, Text } from '@codemirror/state';
 import fc from 'fast-check';
 import { shippedStyle } from '../../../core/rules/shipped.ts';
 import { captionsArbitrary, play, seedsArbitrary } from '../../../core/track/arbitrary.ts';
 import { caption } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/edits.ts';
-import { difference, documentOf, layoutOf, spotAt } from './layout.ts';
+import { changesTo, documentOf, followed, layoutOf, spotAt } from './layout.ts';
 import { joint, translate } from './translate.ts';
 
 const lecture = () => {
@@ -86,15 +87,47 @@ describe('layout', () => {
     ]);
   });
 
-  it('gives a difference that makes one text of the other', () => {
+  it('gives changes that make one document of the other', () => {
     fc.assert(
       fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
-        const before = documentOf(captions);
-        const now = documentOf(play(captions, seeds, 'n').captions);
-        const change = difference(before, now);
-        expect(change ? before.slice(0, change.from) + change.insert + before.slice(change.to) : before).toBe(now);
+        const now = play(captions, seeds, 'n').captions;
+        const changes = changesTo(layoutOf(captions), now);
+        expect(
+          ChangeSet.of([...changes], documentOf(captions).length)
+            .apply(Text.of(documentOf(captions).split('\n')))
+            .toString(),
+        ).toBe(documentOf(now));
       }),
     );
+  });
+
+  it('changes very many captions out of sight as two stretches, and keeps to its place', () => {
+    const many = Array.from({ length: 300 }, (_, i) =>
+      caption({ id: `c${String(i)}`, start: i * 1000, end: i * 1000 + 900, text: `gate ${String(i)}\nis shut` }),
+    );
+    const now = many.map((c, i) => (i % 2 === 0 ? { ...c, text: c.text.replace('gate', 'lock gate') } : c));
+    const layout = layoutOf(many);
+    const changes = changesTo(layout, now, { first: 100, last: 103 });
+    expect(changes).toHaveLength(4);
+    const text = Text.of(documentOf(many).split('\n'));
+    expect(
+      ChangeSet.of([...changes], text.length)
+        .apply(text)
+        .toString(),
+    ).toBe(documentOf(now));
+    for (const i of [0, 7, 102, 298]) {
+      const [before, after] = [many[i], now[i]].map((c) => c?.text.indexOf('is') ?? -1);
+      const at = followed(layout, layoutOf(now), (layout.starts[i] ?? 0) + (before ?? 0));
+      expect(at).toBe((layoutOf(now).starts[i] ?? 0) + (after ?? 0));
+    }
+  });
+
+  it('changes only the captions that have another text', () => {
+    const now = three.map((c, i) => (i === 1 ? c : { ...c, text: c.text.replace('g', 'h') }));
+    expect(changesTo(layoutOf(three), now)).toEqual([
+      { from: 4, to: 5, insert: 'h' },
+      { from: 25, to: 26, insert: 'h' },
+    ]);
   });
 
   it('puts a line break between captions that are too long for one line', () => {

@@ -1,0 +1,2 @@
+/** Which keyboard is in front of somebody. */
+export const isMac = /Macintosh|iPad|iPhone/.test(navigator.userAgent);

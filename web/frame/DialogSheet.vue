@@ -1,0 +1,16 @@
+<script setup lang="ts">
+import Modal from 'ant-design-vue/es/modal';
+
+/**
+ * A dialog that is there at once, with the keyboard in it: one that glides in is deaf to the first key. Its
+ * transition has a name of which no sheet of styles knows, so that it ends as soon as it begins.
+ */
+defineOptions({ inheritAttrs: false });
+const open = defineModel<boolean>('open', { required: true });
+</script>
+
+<template>
+  <Modal v-model:open="open" v-bind="$attrs" transition-name="at-once" mask-transition-name="at-once">
+    <slot></slot>
+  </Modal>
+</template>

@@ -1,0 +1,17 @@
+/** Measures of captions, taken once: captions are values, and pages ask for the same ones at every key. */
+import { measure, type Counting, type Measures } from '../core/text/measures.ts';
+import type { Caption } from '../core/track/caption.ts';
+
+let known = new WeakMap<Caption, Measures>();
+let under: Counting | null = null;
+
+/** What {@link measure} gives for a caption; remembered for one way of counting at a time. */
+export function measured(caption: Caption, counting: Counting): Measures {
+  if (under !== counting) {
+    known = new WeakMap();
+    under = counting;
+  }
+  let found = known.get(caption);
+  if (!found) known.set(caption, (found = measure(caption, counting)));
+  return found;
+}

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { caption } from '../../core/track/caption.ts';
+import { newId } from '../outbox/deliver.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { useTrack } from '../stores/track.ts';
+
+/** What to do with a track that holds nothing. */
+const track = useTrack();
+const place = usePlace();
+const playback = usePlayback();
+
+/** How long a first caption is there until it is timed, in ms. */
+const first = 2000;
+
+function begin(): void {
+  const id = newId();
+  const start = playback.time;
+  track.change({ type: 'insert', captions: [caption({ id, start, end: start + first, text: '' })] });
+  place.goTo(id, 'chosen');
+}
+</script>
+
+<template>
+  <div class="empty-track">
+    <h2>No captions yet</h2>
+    <p class="soft">
+      Bring in a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
+        v-if="track.editable"
+      >
+        Or write: pasted lines become captions of their own.</template
+      >
+    </p>
+    <p class="empty-deeds">
+      <RouterLink :to="{ name: 'tracks' }" class="plain-button main">Bring a file in</RouterLink>
+      <button v-if="track.editable" type="button" class="plain-button" @click="begin()">Write the first caption</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.empty-track {
+  max-width: 560px;
+  margin: 0 auto;
+  padding: 60px 24px;
+  text-align: center;
+}
+.empty-deeds {
+  display: flex;
+  justify-content: center;
+  gap: 8px;
+  margin-top: 14px;
+}
+</style>

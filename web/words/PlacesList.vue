@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual';
+import { computed, useTemplateRef } from 'vue';
+import { changeFor, type Place } from '../../core/find/replace.ts';
+import { marginClock } from '../../core/time/clock.ts';
+import { useTrack } from '../stores/track.ts';
+
+/** Places with what would stand there, each to be taken or left. However many there are, only those in sight are in the page. */
+const props = defineProps<{
+  places: readonly Place[];
+  left: ReadonlySet<Place>;
+  replacement: string;
+  pattern: boolean;
+}>();
+defineEmits<{ toggle: [place: Place] }>();
+const track = useTrack();
+
+/** How much of the text around a place is shown, in characters. */
+const around = 42;
+
+const list = useTemplateRef<HTMLElement>('list');
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: props.places.length,
+    getScrollElement: () => list.value,
+    estimateSize: () => 36,
+    overscan: 6,
+  })),
+);
+const byId = computed(() => new Map(track.captions.map((c) => [c.id, c])));
+const flat = (text: string): string => text.replace(/\n/g, ' ');
+
+function rowOf(place: Place) {
+  const caption = byId.value.get(place.caption);
+  if (!caption) return null;
+  const { from, to, insert } = changeFor(caption.text, place, props.replacement, props.pattern);
+  const [before, after] = [flat(caption.text.slice(0, from)), flat(caption.text.slice(to))];
+  return {
+    time: marginClock(caption.start),
+    before: before.length > around ? `…${before.slice(-around)}` : before,
+    was: flat(caption.text.slice(from, to)),
+    now: flat(insert),
+    after: after.length > around ? `${after.slice(0, around)}…` : after,
+  };
+}
+const rows = computed(() =>
+  virtual.value.getVirtualItems().flatMap(({ index }) => {
+    const place = props.places[index];
+    const row = place && rowOf(place);
+    return row ? [{ ...row, place, index }] : [];
+  }),
+);
+/** The room of what is out of sight, above and below. */
+const room = computed(() => {
+  const shown = virtual.value.getVirtualItems();
+  const below = virtual.value.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  return { paddingTop: `${String(shown[0]?.start ?? 0)}px`, paddingBottom: `${String(below)}px` };
+});
+const measure = (row: unknown): void => {
+  if (row instanceof HTMLElement) virtual.value.measureElement(row);
+};
+</script>
+
+<template>
+  <div ref="list" class="places" tabindex="0">
+    <ul aria-label="What will change" :style="room">
+      <li
+        v-for="row in rows"
+        :key="`${row.place.caption} ${row.place.from}`"
+        :ref="measure"
+        :data-index="row.index"
+        :aria-setsize="places.length"
+        :aria-posinset="row.index + 1"
+      >
+        <label>
+          <input type="checkbox" :checked="!left.has(row.place)" @change="$emit('toggle', row.place)" />
+          <span class="figures">{{ row.time }}</span>
+          <span class="place-text" dir="auto"
+            >{{ row.before }}<del>{{ row.was }}</del
+            >{{ ' ' }}<ins v-if="row.now">{{ row.now }}</ins
+            >{{ row.after }}</span
+          >
+        </label>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.places {
+  max-height: 52vh;
+  overflow-y: auto;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+label {
+  display: flex;
+  align-items: baseline;
+  gap: 12px;
+  padding: 5px 2px;
+  border-bottom: 1px solid var(--rule);
+}
+.figures {
+  color: var(--soft);
+}
+.place-text {
+  font-size: 16px;
+}
+del {
+  color: var(--alarm);
+}
+ins {
+  color: var(--reed);
+  font-weight: 700;
+  text-decoration: none;
+}
+</style>

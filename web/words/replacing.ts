@@ -1,0 +1,30 @@
+/** Putting something else in many places at once, as one step. */
+import { replaceAll, type Place } from '../../core/find/replace.ts';
+import { apply } from '../../core/track/edits.ts';
+import { useTrack } from '../stores/track.ts';
+import { nextTurn } from '../work/idle.ts';
+
+/** So often it is worked out anew where the captions changed meanwhile. */
+const tries = 3;
+
+/**
+ * Replaces these places. Thousands of them take some tens of milliseconds, so the page is given a turn
+ * before that and before it shows them.
+ * @param isPattern the replacement may name groups of a pattern
+ * @returns whether anything was changed
+ */
+export async function replaceIn(places: readonly Place[], replacement: string, isPattern: boolean): Promise<boolean> {
+  const track = useTrack();
+  for (let n = 0; n < tries && track.editable; n++) {
+    await nextTurn();
+    const { captions } = track;
+    const edit = replaceAll(captions, places, replacement, isPattern);
+    if (!edit) return false;
+    const applied = apply(captions, edit);
+    await nextTurn();
+    if (track.captions !== captions) continue;
+    track.change(edit, false, applied);
+    return true;
+  }
+  return false;
+}

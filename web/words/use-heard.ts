@@ -1,0 +1,44 @@
+/** The word just heard: playback holds, and the word stands selected, to be typed over. */
+import { heardAt, heardBefore, type Heard } from '../../core/track/heard.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlayback } from '../stores/playback.ts';
+import { useTrack } from '../stores/track.ts';
+import { onSurface } from './on-surface.ts';
+
+/** Nobody presses a key sooner after hearing something, in ms (simple reaction to sound is about 150 to 250; from memory). */
+const reaction = 200;
+
+export function useHeard() {
+  const track = useTrack();
+  const place = usePlace();
+  const playback = usePlayback();
+  /** The word that was brought up last, and the move of the playhead before it. */
+  let last: { readonly word: Heard; readonly moves: number } | null = null;
+
+  /** Brings up the word just heard; asked for again, the one before it. */
+  function heard(): void {
+    const surface = onSurface.value;
+    if (!surface) return;
+    const runs = playback.runs();
+    const again = last?.moves === playback.moves() && isSelected(last.word) ? last.word : null;
+    const word = again
+      ? heardBefore(track.captions, again)
+      : heardAt(track.captions, playback.time - (runs ? reaction * playback.rate : 0));
+    const caption = word && track.captions[word.index];
+    if (!word || !caption) {
+      track.remark = 'No word has been said here yet.';
+      return;
+    }
+    playback.holdForTyping();
+    last = { word, moves: playback.moves() };
+    place.goTo(caption.id, 'chosen');
+    surface.take(caption.id, word.from, word.to);
+  }
+
+  const isSelected = ({ index, from, to }: Heard): boolean =>
+    place.index === index &&
+    onSurface.value?.selectedText() === track.captions[index]?.text.slice(from, to) &&
+    onSurface.value?.offset() === to;
+
+  return heard;
+}
