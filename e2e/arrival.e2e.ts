@@ -147,3 +147,26 @@ it('is handed over in any format, with what the format does not hold said before
     '<p begin="00:00:01.000" end="00:00:02.000">Mind <span tts:fontStyle="italic">the</span> edge.</p>',
   );
 });
+
+it('a long file is read by the page itself while the server is away, and beside the page when it is there', async () => {
+  await (await see(app.driver, 'a[href$="/tracks"]')).click();
+  const talk = Array.from({ length: 3000 }, (_, i) => `Gate ${String(i)} is shut.`).join('\n');
+  await app.services.stopServer();
+  await bring('a long talk.txt', talk);
+  await says(app.driver, /a long talk\.txt \d+ captions/);
+  await press(app.driver, 'Leave it');
+  await app.services.startServer();
+  // Counts the workers that are hired from here on and that answer.
+  await app.driver.executeScript(`window.done = 0;
+    const Real = window.Worker;
+    window.Worker = class extends Real {
+      constructor(...how) {
+        super(...how);
+        this.addEventListener('message', () => window.done++);
+      }
+    };`);
+  await bring('the same again.txt', talk);
+  await says(app.driver, /the same again\.txt \d+ captions/);
+  expect(await app.driver.executeScript('return window.done')).toBe(1);
+  await press(app.driver, 'Leave it');
+});

@@ -3,7 +3,7 @@
  * said. Counts the keys that takes, beside those of retyping and of plain editing.
  */
 import { readFileSync } from 'node:fs';
-import type { Caption, Track } from '../core/track/caption.ts';
+import type { Caption, Track, WordRange } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
 import { isDoubtful } from '../core/track/doubt.ts';
 import { asking } from './support/ask.ts';
@@ -27,7 +27,7 @@ const fold = (word: string): string => word.toLowerCase().replace(/[^\p{L}\p{N}'
 
 /** Keys that were pressed; one with Ctrl or Shift counts once. */
 let pressed = 0;
-/** Keys that plain editing would have taken for the same: no going to doubtful words, no suggestions, no mending elsewhere. */
+/** Keys that plain editing would have taken for the same: going by words and letters, writing over what is wrong. */
 let plainly = 0;
 
 async function press(...keys: string[]): Promise<void> {
@@ -129,22 +129,48 @@ beforeAll(async () => {
   await caretAt(app.driver, 'welcome', 'before');
 });
 
-/** Goes right, by words while that does not go too far, then by letters. */
+/** Where one comes going right from an offset: by a word where that does not go too far, else by a letter. */
+function stepped(text: string, at: number, place: number): number {
+  if (at > place) return at - 1;
+  const word = /^\s*\S+/.exec(text.slice(at))?.[0].length ?? Infinity;
+  return at + word <= place ? at + word : at + 1;
+}
+function steps(text: string, from: number, place: number): number {
+  let many = 0;
+  for (let at = from; at !== place; at = stepped(text, at, place)) many++;
+  return many;
+}
+
+const textHere = (): Promise<string> =>
+  app.driver.executeScript<string>(
+    `return [...document.querySelectorAll('.cm-line.row-cursor')].map((l) => l.textContent).join('\\n')`,
+  );
+const selectedHere = (): Promise<string> => app.driver.executeScript<string>('return getSelection().toString()');
+
 async function goTo(place: number): Promise<void> {
   for (let at = await offset(); at !== place; at = await offset()) {
-    if (at > place) {
-      await press(Key.ARROW_LEFT);
-      plainly++;
-      continue;
-    }
-    const text = await app.driver.executeScript<string>(
-      `return [...document.querySelectorAll('.cm-line.row-cursor')].map((l) => l.textContent).join('\\n')`,
-    );
-    const end = /^\s*\S+/.exec(text.slice(at))?.[0].length ?? Infinity;
-    if (at + end <= place) await withControl(Key.ARROW_RIGHT);
-    else await press(Key.ARROW_RIGHT);
-    plainly++;
+    const to = stepped(await textHere(), at, place);
+    if (to === at + 1) await press(Key.ARROW_RIGHT);
+    else if (to < at) await press(Key.ARROW_LEFT);
+    else await withControl(Key.ARROW_RIGHT);
   }
+}
+
+/** A listener needs so long to press a key after a word has ended, beyond what the key allows for, in ms. */
+const late = 100;
+
+/** The sound has come as far as a word; F3 brings it up, once more for each word that was said since. */
+async function hear(word: WordRange, place: number): Promise<void> {
+  await app.driver.executeAsyncScript(
+    `const [at, done] = arguments;
+     const media = document.querySelector('video');
+     media.addEventListener('seeked', () => requestAnimationFrame(() => done()), { once: true });
+     media.currentTime = at;`,
+    (word[3] + late) / 1000,
+  );
+  await press(Key.F3);
+  for (let n = 0; n < 4 && (await offset()) !== place + word[1] - word[0]; n++) await press(Key.F3);
+  expect((await selectedHere()).length).toBe(word[1] - word[0]);
 }
 
 /** The suggestions that are open, as written on them. */
@@ -156,62 +182,93 @@ const suggestions = async (): Promise<string[]> =>
     return Promise.all(words.map(async (w) => (await w.getText()).split(/\s+\d$/)[0]?.trim() ?? ''));
   });
 
-/** One caption mended, from its first word to its last. */
-async function mend(id: string, plan: Plan): Promise<void> {
+const sign = /[.,?!]$/;
+const sameLetter = (a: string, b: string): boolean => a.charAt(0).toLowerCase() === b.charAt(0).toLowerCase();
+
+/** The keys plain editing takes for one word, and where its cursor is then. */
+function plain(text: string, from: number, place: number, is: string, wanted: string): { keys: number; at: number } {
+  const end = place + is.length;
+  if (wanted !== '' && wanted.slice(1).startsWith(is.slice(1))) {
+    const added = wanted.length - is.length;
+    const first = wanted.startsWith(is) ? 0 : steps(text, from, place) + 2;
+    const at = first > 0 ? place + 1 : from;
+    return { keys: first + (added > 0 ? steps(text, at, end) + added : 0), at: added > 0 ? place + wanted.length : at };
+  }
+  const gone = wordsOf(is).length;
+  return { keys: steps(text, from, end) + gone + Math.max(1, wanted.length), at: place + wanted.length };
+}
+
+/** One caption mended, from its first word to its last. @param nth its place in the track, from 1 */
+async function mend(id: string, nth: number, plan: Plan): Promise<void> {
   let place = 0;
-  for (const { is, becomes } of plan) {
+  let plainAt = 0;
+  const textOf = async (): Promise<string> => (await kept()).find((c) => c.id === id)?.text ?? '';
+  let text = await textOf();
+  for (const { is: was, becomes } of plan) {
     const wanted = becomes.join(' ');
+    const is = text.slice(place, place + was.length);
+    if (wanted !== was) {
+      const { keys, at } = plain(text, plainAt, place, was, wanted);
+      plainly += keys;
+      plainAt = at;
+    }
     if (wanted !== is) {
-      const now = (await kept()).find((c) => c.id === id);
-      const word = now?.words.find((w) => w[0] === place);
-      const here = await offset();
-      // The next doubtful word from the cursor is this one, and none before it.
-      const isNext = here <= place && now?.words.find((w) => w[0] >= here && isDoubtful(now, w)) === word;
-      if (now && word && isDoubtful(now, word) && isNext && becomes.length === 1 && fold(is) !== fold(wanted)) {
-        // Plainly one would go there by words and write over it.
-        plainly += 2 + wanted.length;
-        await press(Key.F4);
-        const at = (await suggestions()).indexOf(wanted.replace(/[.,?!]$/, ''));
-        if (at >= 0) await press(String(at + 1), ...lettersOf(wanted.slice(wanted.replace(/[.,?!]$/, '').length)));
-        else await press(...lettersOf(wanted));
-      } else if (wanted !== '' && wanted.slice(1).startsWith(is.slice(1))) {
-        // A capital, a comma.
-        if (!wanted.startsWith(is)) {
-          await goTo(place);
-          await press(Key.DELETE, wanted.charAt(0));
-          plainly += 2;
-        }
-        if (wanted.length > is.length) {
-          await goTo(place + is.length);
-          await press(...lettersOf(wanted.slice(is.length)));
-          plainly += wanted.length - is.length;
-        }
-      } else {
-        await goTo(place + is.length);
-        for (let at = await offset(); at > place; at = await offset()) {
-          await withControl(Key.BACK_SPACE);
-          plainly++;
-        }
-        // A word that goes takes a space along.
-        await press(...(wanted === '' ? [place === 0 ? Key.DELETE : Key.BACK_SPACE] : lettersOf(wanted)));
-        plainly += Math.max(1, wanted.length);
-      }
+      await change({ id, nth }, place, is, wanted);
+      text = await textOf();
     }
     place += wanted === '' ? 0 : wanted.length + 1;
   }
+  // By words over the border costs nothing; from before that, a key goes to the caption below.
+  if (plainAt < text.length) plainly++;
+}
+
+/** One word becomes another, by the shorter of the ways there are. */
+async function change(
+  of: { readonly id: string; readonly nth: number },
+  place: number,
+  is: string,
+  wanted: string,
+): Promise<void> {
+  const end = place + is.length;
+  const now = (await kept()).find((c) => c.id === of.id);
+  const word = now?.words.find((w) => w[0] === place);
+  const isHere = (await app.driver.findElement(By.css('.monitor')).getText()).includes(`Caption ${String(of.nth)} of`);
+  const here = isHere ? await offset() : 0;
+  const isSized = wanted !== '' && wanted.slice(1).startsWith(is.slice(1)) && sameLetter(wanted, is);
+  // The next doubtful word from the cursor is this one, and none before it.
+  const isNext = isHere && word && here <= place && now?.words.find((w) => w[0] >= here && isDoubtful(now, w)) === word;
+  if (isNext && wanted !== '' && !isSized) {
+    await press(Key.F4);
+    const plainWord = wanted.replace(sign, '');
+    const at = (await suggestions()).indexOf(plainWord);
+    await press(...(at >= 0 ? [String(at + 1), ...lettersOf(wanted.slice(plainWord.length))] : lettersOf(wanted)));
+    return;
+  }
+  const isFar = word !== undefined && steps(now?.text ?? '', here, end) + (isHere ? 0 : 1) > 2;
+  if (isFar) await hear(word, place);
+  else {
+    if (!isHere) await withControl(Key.ARROW_DOWN);
+    await eventually(app.driver, 'the caption', async () =>
+      (await app.driver.findElement(By.css('.monitor')).getText()).includes(`Caption ${String(of.nth)} of`),
+    );
+    await goTo(end);
+  }
+  if (isSized) {
+    if (!wanted.startsWith(is)) await press(Key.F2);
+    if (wanted.length > is.length) await press(...lettersOf(wanted.slice(is.length)));
+    return;
+  }
+  for (let at = await offset(); !isFar && at > place; at = await offset()) await withControl(Key.BACK_SPACE);
+  if (wanted !== '') await press(...lettersOf(wanted));
+  // A word that goes takes a space along.
+  else await press(...(isFar ? [Key.BACK_SPACE] : []), place === 0 ? Key.DELETE : Key.BACK_SPACE);
 }
 
 it('makes the true script of the draft by keyboard alone, with fewer keys than retyping it', async () => {
   const plans = planned(captions, script);
-  for (const [i, plan] of plans.entries()) {
-    const { id } = captions[i] ?? { id: '' };
-    await eventually(app.driver, `caption ${String(i + 1)}`, async () =>
-      (await app.driver.findElement(By.css('.monitor')).getText()).includes(`Caption ${String(i + 1)} of`),
-    );
-    await mend(id, plan);
-    await withControl(Key.ARROW_DOWN);
-    plainly++;
-  }
+  // Playing begins with a key; after that it holds for what is typed, and goes on by itself.
+  pressed++;
+  for (const [i, plan] of plans.entries()) await mend(captions[i]?.id ?? '', i + 1, plan);
   const done = (await kept()).slice(0, captions.length);
   const written = done.flatMap((c) => wordsOf(c.text)).join(' ');
   expect(written).toBe(script.join(' '));

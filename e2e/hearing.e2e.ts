@@ -1,17 +1,28 @@
 /** Hearing while writing: played and held from inside the text, the word that is said, keys of one's own. */
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, Key, lines, says, see, type } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  devTools,
+  eventually,
+  Key,
+  lines,
+  pressWithControl,
+  says,
+  see,
+  type,
+} from './support/browser.ts';
+import { withDemoDesk } from './support/desk.ts';
 
 const app = withApplication();
+const { kept } = withDemoDesk(app);
 const media = <T>(what: string): Promise<T> =>
   app.driver.executeScript<T>(`return document.querySelector('video').${what}`);
 const playing = (is: boolean): Promise<boolean> =>
   eventually(app.driver, is ? 'it to play' : 'it to hold', async () => (await media<boolean>('paused')) !== is);
 
 beforeAll(async () => {
-  await app.driver.get(app.services.address);
-  await (await see(app.driver, '.row-link')).click();
-  await see(app.driver, '.cm-line');
   await eventually(app.driver, 'the recording', async () => (await media<number>('readyState')) >= 2);
 });
 
@@ -39,10 +50,123 @@ it('holds while somebody types, and goes on by itself', async () => {
   await control(app.driver, 'z');
 });
 
+const sought = (seconds: number): Promise<undefined> =>
+  app.driver.executeAsyncScript<undefined>(
+    `const [at, done] = arguments;
+     const media = document.querySelector('video');
+     media.addEventListener('seeked', () => requestAnimationFrame(() => done()), { once: true });
+     media.currentTime = at;`,
+    seconds,
+  );
+const selected = (is: string): Promise<boolean> =>
+  eventually(
+    app.driver,
+    `“${is}” selected`,
+    async () => (await app.driver.executeScript<string>('return getSelection().toString()')) === is,
+  );
+
+it('goes on from the beginning of the word it was held in', async () => {
+  await caretAt(app.driver, 'welcome', 'before');
+  await app.driver.executeScript(`window.soughtTo = [];
+    const media = document.querySelector('video');
+    media.addEventListener('seeking', () => window.soughtTo.push(media.currentTime));`);
+  const words = (await kept())[0]?.words ?? [];
+  await sought(1.4);
+  await control(app.driver, Key.SPACE);
+  await eventually(app.driver, 'a word', async () => (await media<number>('currentTime')) > 1.5);
+  await type(app.driver, 'x');
+  await playing(false);
+  const held = (await media<number>('currentTime')) * 1000;
+  const inside = words.find((w) => w[2] <= held && held < w[3]);
+  await playing(true);
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+  const soughtTo = await app.driver.executeScript<number[]>('return window.soughtTo');
+  expect(soughtTo.slice(1).map((s) => Math.round(s * 1000))).toEqual(inside ? [inside[2]] : []);
+  await control(app.driver, 'z');
+});
+
+it('brings up the words just heard as often as the key is pressed, however fast', async () => {
+  await sought(2.3);
+  await control(app.driver, Key.SPACE);
+  // A word ends at 2.87 s, and the next begins at 3.10 s.
+  await eventually(app.driver, 'the pause', async () => (await media<number>('currentTime')) > 2.72);
+  await type(app.driver, Key.F3, Key.F3);
+  await selected('night');
+  await playing(false);
+  // Held for somebody to type, it would go on after that.
+  await control(app.driver, Key.SPACE);
+  await playing(true);
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+});
+
+it('brings up the word just heard, and the ones before it, to be typed over; a sign goes after it', async () => {
+  await sought(2.9);
+  await type(app.driver, Key.F3);
+  await selected('school');
+  await type(app.driver, Key.F3);
+  await selected('night');
+  await type(app.driver, 'day');
+  await eventually(app.driver, 'the word', async () => (await lines(app.driver))[0] === 'welcome to day school');
+  await control(app.driver, 'z');
+  await sought(2.9);
+  await type(app.driver, Key.F3);
+  await selected('school');
+  await type(app.driver, Key.F2, '.');
+  await eventually(app.driver, 'the sign', async () =>
+    (await lines(app.driver)).join(' ').startsWith('welcome to night School. And three'),
+  );
+  // Held for that, playback goes on a moment after it.
+  await sought(1.5);
+  await control(app.driver, Key.SPACE);
+  await playing(true);
+  await eventually(app.driver, 'a word', async () => (await media<number>('currentTime')) > 2);
+  await type(app.driver, Key.F3);
+  await playing(false);
+  await type(app.driver, ',');
+  await playing(true);
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+  expect((await lines(app.driver))[0]).toMatch(/^welcome(,)? to(,)? night(,)? School\.$/);
+  for (const left of ['welcome to night School. And three', 'welcome to night School. and three'])
+    await control(app.driver, 'z').then(() =>
+      eventually(app.driver, left, async () => (await lines(app.driver)).join(' ').startsWith(left)),
+    );
+  await control(app.driver, 'z');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'it as it was', async () => (await lines(app.driver))[0] === 'welcome to night school');
+});
+
+it('keeps the word being said in sight for somebody who listens along, and the cursor where it is', async () => {
+  await caretAt(app.driver, 'welcome', 'before');
+  await sought(50);
+  await control(app.driver, Key.SPACE);
+  await playing(true);
+  await type(app.driver, Key.F3);
+  await playing(false);
+  await type(app.driver, 'x');
+  await playing(true);
+  const standing = await says(app.driver, /Caption \d+ of/);
+  await sought(100);
+  await eventually(app.driver, 'the word far down', async () =>
+    app.driver.executeScript<boolean>(
+      `const said = document.querySelector('.said')?.getBoundingClientRect();
+       const seen = document.querySelector('.cm-scroller').getBoundingClientRect();
+       return said !== undefined && said.top > seen.top && said.bottom < seen.bottom && document.querySelector('video').currentTime > 100;`,
+    ),
+  );
+  expect(/Caption \d+ of/.exec(await says(app.driver, /Caption \d+ of/))?.[0]).toBe(
+    /Caption \d+ of/.exec(standing)?.[0],
+  );
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+  await control(app.driver, 'z');
+});
+
 it('brings the playhead to a word that is pressed with Ctrl', async () => {
   const before = await media<number>('currentTime');
-  const line = await app.driver.findElement(By.xpath('//*[contains(@class, "cm-line ")][contains(., "lower grades")]'));
-  await app.driver.actions().keyDown(Key.CONTROL).move({ origin: line }).click().keyUp(Key.CONTROL).perform();
+  await pressWithControl(app.driver, 'keep the low');
   await eventually(app.driver, 'the playhead at that word', async () => {
     const now = await media<number>('currentTime');
     return now !== before && now > 20.6 && now < 23;
@@ -77,6 +201,47 @@ it('plays slower and faster with the pitch kept, and steps by what was asked for
     'two seconds on',
     async () => Math.abs((await media<number>('currentTime')) - before - 2) < 0.2,
   );
+});
+
+it('replays a caption with the one before and after', async () => {
+  await caretAt(app.driver, 'lantern', 'before');
+  await control(app.driver, "'", true);
+  await playing(true);
+  // The one before begins at 20.6 s.
+  await eventually(app.driver, 'the one before', async () => {
+    const now = await media<number>('currentTime');
+    return now >= 20.5 && now < 24;
+  });
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+});
+
+it('steps as far as was asked for, stays where it is when told so, and types on when it is not to hold', async () => {
+  await app.driver.executeScript(
+    `localStorage.setItem('fenwix-preferences', JSON.stringify({ step: 5000, holdWhileTyping: false }))`,
+  );
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.cm-line');
+  await eventually(app.driver, 'the recording', async () => (await media<number>('readyState')) >= 2);
+  await caretAt(app.driver, 'welcome', 'before');
+  await control(app.driver, '.');
+  await eventually(app.driver, 'five seconds on', async () => Math.abs((await media<number>('currentTime')) - 5) < 0.2);
+  const caption = (nth: number): Promise<string> => says(app.driver, `Caption ${String(nth)} of`);
+  await control(app.driver, Key.SPACE);
+  await playing(true);
+  await caption(2);
+  await control(app.driver, 'f', true);
+  await eventually(app.driver, 'the sound in another caption', async () => (await media<number>('currentTime')) > 8.6);
+  await caption(2);
+  await type(app.driver, 'x');
+  expect(await media<boolean>('paused')).toBe(false);
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+  await control(app.driver, 'z');
+  await app.driver.executeScript('localStorage.removeItem("fenwix-preferences")');
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.cm-line');
+  await eventually(app.driver, 'the recording', async () => (await media<number>('readyState')) >= 2);
 });
 
 describe('keys of one’s own', () => {
@@ -127,5 +292,32 @@ describe('keys of one’s own', () => {
     await app.driver.findElement(By.css('[aria-label="The usual key for Replay this caption"]')).click();
     await type(app.driver, Key.ESCAPE);
     await closed();
+  });
+});
+
+describe('on a Mac', () => {
+  it('are its own: with Cmd what other programs have with it, with Ctrl what is heard', async () => {
+    await app.driver.executeScript('localStorage.removeItem("fenwix-preferences")');
+    await devTools(app.driver, 'Emulation.setUserAgentOverride', {
+      userAgent: 'Mozilla/5.0 (Macintosh; Intel Mac OS X 10_15_7) AppleWebKit/537.36 Chrome/140.0.0.0 Safari/537.36',
+    });
+    await app.driver.navigate().refresh();
+    await see(app.driver, '.cm-line');
+    await says(app.driver, 'Cmd K');
+    await eventually(app.driver, 'the recording', async () => (await media<number>('readyState')) >= 2);
+    await caretAt(app.driver, 'welcome', 'before');
+    await sought(4);
+    await control(app.driver, 'p');
+    await playing(true);
+    await control(app.driver, 's');
+    await playing(false);
+    await eventually(
+      app.driver,
+      'a word',
+      async () => (await app.driver.executeScript<string>('return getSelection().toString()')) !== '',
+    );
+    await app.driver.actions().keyDown(Key.META).sendKeys('k').keyUp(Key.META).perform();
+    await see(app.driver, '.finder-input');
+    await type(app.driver, Key.ESCAPE);
   });
 });

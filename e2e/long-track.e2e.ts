@@ -7,7 +7,7 @@ import { usualRate } from '../core/time/frames.ts';
 import { caption, type Track } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
-import { By, control, eventually, Key, press, says, see } from './support/browser.ts';
+import { By, control, eventually, Key, press, says, see, type } from './support/browser.ts';
 
 const app = withApplication();
 const texts = [
@@ -49,6 +49,55 @@ it('is looked over whole, and again under another style', async () => {
   });
   await finds(expected('stream-42'));
   expect(expected('stream-42')).not.toBe(expected('lecture-38'));
+});
+
+it('shows times of over an hour whole, each beside its caption', async () => {
+  await app.driver.findElement(By.css('a[href$="/words"]')).click();
+  await see(app.driver, '.cm-line');
+  await app.driver.executeScript(`document.querySelector('.cm-scroller').scrollTop = 120000`);
+  const clocks = await eventually(app.driver, 'times of over an hour', async () => {
+    const all = await app.driver.executeScript<{ text: string; lines: number; inside: boolean }[]>(
+      `return [...document.querySelectorAll('.margin-time')].map((clock) => {
+         const range = document.createRange();
+         range.selectNodeContents(clock);
+         const box = range.getBoundingClientRect();
+         const row = clock.closest('.cm-gutterElement').getBoundingClientRect();
+         return {
+           text: clock.textContent,
+           lines: range.getClientRects().length,
+           inside: box.top >= row.top && box.bottom <= row.bottom && box.right <= row.right,
+         };
+       });`,
+    );
+    return all.length > 10 && all.every(({ text }) => /^\d\d:\d\d:\d\d\.\d\d$/.test(text)) ? all : null;
+  });
+  for (const clock of clocks) expect(clock).toMatchObject({ lines: 1, inside: true });
+});
+
+it('finds by pattern in all of it, and a pattern made to run away ends as soon', async () => {
+  await app.driver.findElement(By.css('a[href$="/words"]')).click();
+  await see(app.driver, '.cm-line');
+  await control(app.driver, 'f');
+  const input = await see(app.driver, '#find-text');
+  await press(app.driver, 'Pattern');
+  const found = (says: RegExp): Promise<boolean> =>
+    eventually(app.driver, String(says), async () =>
+      says.test(await app.driver.findElement(By.css('.find-standing')).getText()),
+    );
+  const look = async (pattern: string): Promise<void> => {
+    await input.sendKeys(Key.chord(Key.CONTROL, 'a'), pattern);
+  };
+  const count = (pattern: RegExp): number => captions.reduce((n, c) => n + [...c.text.matchAll(pattern)].length, 0);
+  await look('(gate|water)s?\\b');
+  await found(new RegExp(`^${String(count(/(gate|water)s?\b/gi))} found`));
+  // Nested repeats take an engine that goes back ages over each of these lines (common practice).
+  await look('(([a-z])+.)+[A-Z]([a-z])+$');
+  await found(/^(\d+ found|Nothing found)$/);
+  await look('(a|b');
+  await found(/cannot be read/);
+  await type(app.driver, Key.ESCAPE);
+  await app.driver.findElement(By.css('a[href$="/checks"]')).click();
+  await see(app.driver, '.rules');
 });
 
 it('is repaired in one step, while the page stays live, and comes back with one key', async () => {

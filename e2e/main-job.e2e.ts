@@ -44,7 +44,10 @@ const first = async (): Promise<string> => (await lines(driver))[0] ?? '';
 
 /** Length of the first caption's first line as the margin shows it. */
 const marginLength = (nth: number): Promise<string> =>
-  driver.executeScript<string>('return document.querySelectorAll(".margin-length")[arguments[0]]?.textContent', nth);
+  driver.executeScript<string>(
+    'return document.querySelectorAll(".margin-figures")[arguments[0]]?.firstChild.data',
+    nth,
+  );
 
 it('opens the demo job from the list of jobs', async () => {
   await driver.get(demo.address);
@@ -78,7 +81,7 @@ it('plays: the time moves, the cursor caption goes along, the picture shows the 
 });
 
 it('brings the playhead to a caption whose time is pressed', async () => {
-  await driver.findElement(By.xpath('(//*[contains(@class, "margin-clock")])[4]')).click();
+  await driver.findElement(By.xpath('(//*[contains(@class, "margin-time")])[4]')).click();
   await eventually(driver, 'that caption under the cursor', async () => (await cursorTitle()).startsWith('Caption 4 '));
   const start = /(\d\d:\d\d:\d\d\.\d\d) →/.exec(await cursorTitle())?.[1];
   await eventually(driver, 'the playhead at its start', async () => (await playhead()) === start);
@@ -130,7 +133,7 @@ it('shares a caption in two where the word was said, and joins it again', async 
   );
   expect(
     (
-      await driver.executeScript<string>('return [...document.querySelectorAll(".margin-clock")][3].textContent')
+      await driver.executeScript<string>('return [...document.querySelectorAll(".margin-time")][3].textContent')
     ).startsWith('00:0'),
   ).toBe(true);
   await type(driver, Key.HOME, Key.BACK_SPACE);

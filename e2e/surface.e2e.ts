@@ -1,7 +1,7 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
 import { caption, type Caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
-import { caretAt, control, devTools, eventually, Key, lines, says, see, type } from './support/browser.ts';
+import { caretAt, control, devTools, eventually, Key, lines, press, says, see, type } from './support/browser.ts';
 import { asking } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 
@@ -36,9 +36,31 @@ it('shows right-to-left captions from the right, and counts what a reader sees',
     'return getComputedStyle(document.querySelector(".cm-line")).direction',
   );
   expect(direction).toBe('rtl');
-  expect(await app.driver.executeScript<string>('return document.querySelector(".margin-length").textContent')).toBe(
-    '12',
+  expect(
+    await app.driver.executeScript<string>('return document.querySelector(".margin-figures").firstChild.data'),
+  ).toBe('12');
+});
+
+it('reads right-to-left captions as running text, from the right, and edits them there', async () => {
+  await control(app.driver, 'r', true);
+  await see(app.driver, '.sign-line');
+  const paragraph = await app.driver.executeScript<{ direction: string; text: string; sign: number; first: number }>(
+    `const line = document.querySelector('.cm-line');
+     const at = (from, to) => { const range = document.createRange(); range.setStart(from, 0); range.setEnd(from, to); return range.getBoundingClientRect().left; };
+     return { direction: getComputedStyle(line).direction, text: line.textContent,
+       sign: line.querySelector('.sign-line').getBoundingClientRect().left, first: at(line.firstChild.firstChild ?? line.firstChild, 1) };`,
   );
+  expect(paragraph.direction).toBe('rtl');
+  expect(paragraph.text.startsWith('القناة مغلقة حتى الصباح')).toBe(true);
+  // The first letter stands at the right, and where the line broke further left.
+  expect(paragraph.sign).toBeLessThan(paragraph.first);
+  await caretAt(app.driver, 'القناة', 'after');
+  await type(app.driver, 'x');
+  await eventually(app.driver, 'the letter', async () => (await kept())[0] === 'القناةx مغلقة\nحتى الصباح');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'it back', async () => (await kept())[0] === texts[0]);
+  await control(app.driver, 'r', true);
+  await eventually(app.driver, 'the lines', async () => (await lines(app.driver)).length === 5);
 });
 
 it('takes text from an input method while it composes, as one step', async () => {
@@ -93,6 +115,21 @@ it('takes emoji and pasted lines, and takes them back one step at a time', async
   await eventually(app.driver, 'the paste taken back', async () => (await lines(app.driver)).at(-1) === 'last one');
 });
 
+it('takes scripts whose letters combine, and deletes what a reader takes for one letter', async () => {
+  await caretAt(app.driver, 'last', 'after');
+  await devTools(app.driver, 'Input.insertText', { text: ' नमस्ते' });
+  await eventually(app.driver, 'the greeting', async () => (await kept())[3] === 'last नमस्ते one');
+  await type(app.driver, Key.BACK_SPACE);
+  // The cluster “स्ते” is one letter to a reader (Unicode Standard Annex 29, extended grapheme clusters).
+  await eventually(app.driver, 'one letter less', async () => {
+    const now = (await kept())[3] ?? '';
+    return now !== 'last नमस्ते one' && now.startsWith('last नम') && !/[\u093e-\u094d](?= one)/.test(now);
+  });
+  await control(app.driver, 'z');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'all of it back', async () => (await kept())[3] === 'last one');
+});
+
 it('selects over captions and types over them without leaving the track and the page apart', async () => {
   await caretAt(app.driver, 'plain', 'before');
   await app.driver
@@ -111,4 +148,27 @@ it('selects over captions and types over them without leaving the track and the 
   await control(app.driver, 'z');
   await eventually(app.driver, 'all of it back', async () => (await lines(app.driver)).at(-1) === 'last one');
   expect((await kept()).length).toBe(4);
+});
+
+it('is written from nothing where a track is empty: a first caption, then pasted lines', async () => {
+  const job = await ask<Job>('POST', '/jobs', { title: 'Empty basin', language: 'en-GB', style: 'lecture-38' });
+  ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
+    kind: 'captions',
+    language: 'en-GB',
+    name: 'fair copy',
+  }));
+  await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
+  await press(app.driver, 'Write the first caption');
+  await see(app.driver, '.cm-line');
+  await type(app.driver, 'the basin is empty');
+  await eventually(app.driver, 'the caption', async () => (await kept())[0] === 'the basin is empty');
+  await type(app.driver, Key.END);
+  await app.driver.executeScript(
+    `const data = new DataTransfer(); data.setData('text/plain', '\\nthe gates are open\\n\\nand nobody comes by\\n\\nuntil the morning');
+     document.querySelector('.cm-content').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`,
+  );
+  await eventually(app.driver, 'captions of the lines', async () => (await kept()).length > 1);
+  expect((await kept()).join(' ').replace(/\s+/g, ' ')).toBe(
+    'the basin is empty the gates are open and nobody comes by until the morning',
+  );
 });

@@ -121,7 +121,7 @@ describe('handing over', () => {
       'the recording chosen there',
       async () =>
         (await app.driver.executeScript<string>(
-          'return document.querySelector(".cell select").selectedOptions[0].textContent',
+          'return document.querySelector(".cell select").selectedOptions[0]?.textContent',
         )) === 'recording',
     );
     await behave({ refuse: 'this account is over its quota' });

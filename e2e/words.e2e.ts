@@ -1,47 +1,24 @@
-/** Words as a desk: two readings, doubtful words, the same mistake elsewhere, finding and replacing, several captions, keys. */
-import type { Caption, Track } from '../core/track/caption.ts';
+/** Words as a desk: two readings, doubtful words, the same mistake elsewhere, finding and replacing. */
 import type { Job } from '../core/job/job.ts';
-import { asking } from './support/ask.ts';
+import { caption } from '../core/track/caption.ts';
+import { isDoubtful } from '../core/track/doubt.ts';
 import { withApplication } from './support/application.ts';
 import { By, caretAt, control, eventually, Key, lines, press, says, see, type } from './support/browser.ts';
+import { asking } from './support/ask.ts';
+import { withDemoDesk } from './support/desk.ts';
 
 const app = withApplication();
-const ask = asking(() => app.services.address);
-let track: string;
-const kept = async (): Promise<readonly Caption[]> => {
-  await says(app.driver, 'All changes kept');
-  return (await ask<Track>('GET', `/tracks/${track}`)).captions;
-};
-const flat = async (): Promise<string> => (await lines(app.driver)).join(' ');
-const text = (of: string | RegExp, is = true): Promise<boolean> =>
-  eventually(app.driver, `the text ${is ? '' : 'not '}to have ${String(of)}`, async () => {
-    const now = await flat();
-    return (typeof of === 'string' ? now.includes(of) : of.test(now)) === is;
-  });
-const selected = (): Promise<string> => app.driver.executeScript<string>('return getSelection().toString()');
+const { kept, text, selected, undone } = withDemoDesk(app);
 const doubtful = async (): Promise<number> => {
   const button = app.driver.findElement(By.xpath('//button[contains(., " doubtful")]'));
   return Number.parseInt(await button.getText(), 10);
 };
-const paste = (content: string): Promise<undefined> =>
-  app.driver.executeScript<undefined>(
-    `const data = new DataTransfer(); data.setData('text/plain', arguments[0]);
-     document.querySelector('.cm-content').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`,
-    content,
-  );
-const undone = async (what: string | RegExp, is = true): Promise<void> => {
-  await control(app.driver, 'z');
-  await text(what, is);
-};
-
-beforeAll(async () => {
-  const [job] = await ask<Job[]>('GET', '/jobs');
-  if (!job) throw new Error('The demo has a job.');
-  const whole = await ask<Job>('GET', `/jobs/${job.id}`);
-  track = whole.tracks.find((t) => t.kind !== 'machine')?.id ?? '';
-  await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
-  await see(app.driver, '.cm-line');
-});
+/** The number of doubtful words, once the page has counted what there is. */
+async function counted(): Promise<number> {
+  const all = (await kept()).reduce((n, c) => n + c.words.filter((w) => isDoubtful(c, w, 0.25)).length, 0);
+  await eventually(app.driver, `${String(all)} doubtful words`, async () => (await doubtful()) === all);
+  return all;
+}
 
 describe('two readings', () => {
   it('are one text: the cursor stays on its word, and what is typed in one stands in the other', async () => {
@@ -80,9 +57,23 @@ describe('two readings', () => {
 });
 
 describe('doubtful words', () => {
+  it('are heard as they are gone to, with a moment before and after', async () => {
+    const at = (): Promise<number> =>
+      app.driver.executeScript<number>('return document.querySelector("video").currentTime');
+    const word = (await kept())[1]?.words.find((w) => w[6] === 'talon');
+    await caretAt(app.driver, 'talon', 'before');
+    await type(app.driver, Key.F4);
+    await eventually(app.driver, 'the word heard to its end', async () => {
+      const paused = await app.driver.executeScript<boolean>('return document.querySelector("video").paused');
+      return paused && (await at()) * 1000 >= (word?.[3] ?? Infinity);
+    });
+    expect((await at()) * 1000).toBeLessThan((word?.[3] ?? 0) + 1500);
+    await type(app.driver, Key.ESCAPE);
+  });
+
   it('come up by key with suggestions that number keys take, and the count goes down', async () => {
     await caretAt(app.driver, 'the talon', 'before');
-    const before = await doubtful();
+    const before = await counted();
     await type(app.driver, Key.F4);
     const choices = await eventually(app.driver, 'suggestions', async () => {
       const found = await app.driver.findElements(By.css('.suggestions button'));
@@ -100,7 +91,7 @@ describe('doubtful words', () => {
   });
 
   it('are kept as they are with 0, and a digit is a digit while nothing is open', async () => {
-    const before = await doubtful();
+    const before = await counted();
     await caretAt(app.driver, 'welcome', 'before');
     await type(app.driver, Key.F4);
     await see(app.driver, '.suggestions button');
@@ -122,7 +113,7 @@ describe('doubtful words', () => {
   });
 
   it('are as many as the certainty asked for makes them', async () => {
-    const before = await doubtful();
+    const before = await counted();
     await control(app.driver, 'k');
     await see(app.driver, '.finder-input');
     await type(app.driver, 'all keys', Key.ENTER);
@@ -143,11 +134,18 @@ describe('the same mistake elsewhere', () => {
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'lamp');
     await says(app.driver, /“land” stands in 3 other places/);
+    const top = (): Promise<number> =>
+      app.driver.executeScript<number>('return document.querySelector(".cm-scroller").getBoundingClientRect().top');
+    const before = await top();
     await control(app.driver, 'm');
     await text('are three lamp still');
+    await says(app.driver, '“land” became “lamp” in 3 more places.');
+    // What is said of it moves nothing, and goes with the next change.
+    expect(await top()).toBe(before);
     await text('land', false);
     await undone('are three land still');
     await text('why is the lamp');
+    expect(await app.driver.findElements(By.css('.remark'))).toEqual([]);
   });
 
   it('is offered again for a list to choose from', async () => {
@@ -244,150 +242,32 @@ describe('find and replace', () => {
   });
 });
 
-describe('several captions', () => {
-  it('are selected by key and proofed, labelled, joined, deleted, each as one step', async () => {
-    const before = await kept();
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await says(app.driver, '2 captions');
-    await press(app.driver, 'Proofed');
-    await eventually(app.driver, 'two proofed', async () => (await kept()).filter((c) => c.proofed).length === 2);
-    await control(app.driver, 'l');
-    await (await see(app.driver, '#label-speaker')).sendKeys(Key.chord(Key.CONTROL, 'a'), 'Trainer', Key.ENTER);
-    await text('TRAINER: welcome');
-    expect((await kept()).filter((c) => c.speakers[0]?.speaker === 'Trainer')).toHaveLength(2);
-    await undone('TRAINER:', false);
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, 'j');
-    await eventually(app.driver, 'one less', async () => (await kept()).length === before.length - 1);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'both back', async () => (await kept()).length === before.length);
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await press(app.driver, 'Delete');
-    await eventually(app.driver, 'both gone', async () => (await kept()).length === before.length - 2);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'both back', async () => (await kept()).length === before.length);
+it('proposes first what stands at the same place in another track of the job', async () => {
+  const ask = asking(() => app.services.address);
+  const [job] = await ask<Job[]>('GET', '/jobs');
+  const talon = (await kept()).flatMap((c) => c.words).find((w) => w[6] === 'talon');
+  const [start, end] = [talon?.[2] ?? 0, talon?.[3] ?? 0];
+  const { id } = await ask<{ id: string }>('POST', `/jobs/${job?.id ?? ''}/tracks`, {
+    kind: 'captions',
+    language: job?.language ?? 'en-GB',
+    name: 'from the trainer',
   });
-
-  it('are shifted together, and kept while all others go', async () => {
-    const before = await kept();
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await press(app.driver, 'Shift…');
-    await (await see(app.driver, '#shift-by')).sendKeys('-0,4', Key.ENTER);
-    await eventually(
-      app.driver,
-      'them earlier',
-      async () => (await kept())[0]?.start === (before[0]?.start ?? 0) - 400,
-    );
-    expect((await kept())[1]?.start).toBe((before[1]?.start ?? 0) - 400);
-    expect((await kept())[2]?.start).toBe(before[2]?.start);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'them back', async () => (await kept())[0]?.start === before[0]?.start);
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await control(app.driver, Key.ARROW_DOWN, true);
-    await press(app.driver, 'Keep only these');
-    await eventually(app.driver, 'two left', async () => (await kept()).length === 2);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'all back', async () => (await kept()).length === before.length);
+  const other = caption({
+    id: 'other',
+    start,
+    end,
+    text: 'Tollen',
+    words: [[0, 6, start, end, 1, 'recogniser', 'Tollen']],
   });
-});
-
-describe('writing', () => {
-  it('gives words to a neighbour by key, with the time they were said in', async () => {
-    const before = await kept();
-    await caretAt(app.driver, 'welcome', 'before');
-    await app.driver
-      .actions()
-      .keyDown(Key.ALT)
-      .keyDown(Key.SHIFT)
-      .sendKeys(Key.ARROW_DOWN)
-      .keyUp(Key.SHIFT)
-      .keyUp(Key.ALT)
-      .perform();
-    await text('school and three and');
-    const [first, second] = await kept();
-    expect([first?.text, second?.text.startsWith('school')]).toEqual(['welcome to night', true]);
-    const school = before[0]?.words.find((w) => w[6] === 'school');
-    expect(second?.start).toBe(school?.[2]);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'it back', async () => (await kept())[0]?.text === before[0]?.text);
+  await ask('POST', `/tracks/${id}/edits`, { id: 'other', base: 0, edits: [{ type: 'insert', captions: [other] }] });
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.cm-line');
+  await caretAt(app.driver, 'the talon', 'before');
+  await type(app.driver, Key.F4);
+  await eventually(app.driver, 'what the other track has', async () => {
+    const [first] = await app.driver.findElements(By.css('.suggestions button'));
+    return (await first?.getText())?.startsWith('Tollen') && (await first?.getAttribute('title'))?.includes('trainer');
   });
-
-  it('marks words italic by key, and takes it away again', async () => {
-    await caretAt(app.driver, 'welcome', 'before');
-    await control(app.driver, Key.ARROW_RIGHT, true);
-    await control(app.driver, 'i');
-    await see(app.driver, '.mark-italic');
-    expect((await kept())[0]?.marks[0]?.kind).toBe('italic');
-    await control(app.driver, 'i');
-    await eventually(app.driver, 'no italics', async () => (await kept())[0]?.marks.length === 0);
-  });
-
-  it('makes captions of many pasted lines, leaves control characters out, and refuses what is a file', async () => {
-    const before = await kept();
-    await caretAt(app.driver, 'welcome to night', 'after');
-    await paste(' one\u0000two\u200b\u202e');
-    await text('onetwo');
-    await control(app.driver, 'z');
-    await text('onetwo', false);
-    await caretAt(app.driver, 'night school', 'after');
-    await paste('Part three.\nTonight we work\na lock after dark.\n');
-    await eventually(app.driver, 'captions of lines', async () => (await kept()).length === before.length + 3);
-    expect((await kept()).slice(0, 4).map((c) => c.text)).toEqual([
-      'welcome to night school',
-      'Part three.',
-      'Tonight we work',
-      'a lock after dark.',
-    ]);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'as before', async () => (await kept()).length === before.length);
-    await app.driver
-      .executeScript<undefined>(`const data = new DataTransfer(); data.setData('text/plain', 'the gate is shut\\n'.repeat(300000));
-      document.querySelector('.cm-content').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`);
-    await says(app.driver, /The clipboard holds 5,100,000 characters, more than can be pasted at once/);
-    expect(await kept()).toEqual(before);
-  });
-
-  it('takes the proof back when a caption is changed, unless told otherwise', async () => {
-    await caretAt(app.driver, 'never opened', 'before');
-    await control(app.driver, Key.ENTER);
-    const proofed = async (): Promise<number> => (await kept()).filter((c) => c.proofed).length;
-    const before = await proofed();
-    await caretAt(app.driver, 'never opened', 'after');
-    await type(app.driver, 'x');
-    await eventually(app.driver, 'one less', async () => (await proofed()) === before - 1);
-    await control(app.driver, 'z');
-    await eventually(app.driver, 'as many', async () => (await proofed()) === before);
-    await control(app.driver, 'k');
-    await see(app.driver, '.finder-input');
-    await type(app.driver, 'all keys', Key.ENTER);
-    await (await see(app.driver, '#way-proof')).click();
-    await type(app.driver, Key.ESCAPE);
-    await eventually(
-      app.driver,
-      'the sheet closed',
-      async () => !(await app.driver.findElement(By.css('#way-proof')).isDisplayed()),
-    );
-    await caretAt(app.driver, 'never opened', 'after');
-    await type(app.driver, 'x');
-    await text('never openedx');
-    expect(await proofed()).toBe(before);
-    await undone('openedx', false);
-  });
-
-  it('goes to the next caption that is not proofed', async () => {
-    await caretAt(app.driver, 'at the gates', 'before');
-    await type(app.driver, Key.F9);
-    await eventually(app.driver, 'the one after the proofed one', async () =>
-      (await app.driver.findElement(By.css('.cm-line.row-cursor')).getText()).startsWith('we keep'),
-    );
-  });
+  await type(app.driver, '1');
+  await text('at the Tollen reach');
 });

@@ -10,11 +10,10 @@ export const asking =
   async <T>(method: string, path: string, body?: object): Promise<T> => {
     const response = await fetch(`${address()}/api${path}`, {
       method,
-      headers: { 'content-type': 'application/json' },
-      ...(body ? { body: JSON.stringify(body) } : {}),
+      ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
     });
     if (!response.ok) throw new Error(await response.text());
-    return (await response.json()) as T;
+    return (response.status === 204 ? undefined : await response.json()) as T;
   };
 
 /** So many captions are sent at a time. */

@@ -2,10 +2,10 @@
 import { mkdtempSync, readdirSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Builder, By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
 
-export { By, Key, until, type WebDriver, type WebElement };
+export { By, Key, type WebDriver, type WebElement };
 
 /** Long enough for a machine that is busy with something else; states are waited for, so that nothing takes longer for it. */
 const patience = 60_000;
@@ -45,56 +45,69 @@ export async function openBrowser(adjust?: (options: chrome.Options) => void): P
   return { driver, downloads };
 }
 
-/** Waits until something holds; the message says what was waited for. */
+/** How long to wait before looking again, in ms. */
+const pause = 25;
+
+/** What a person would see of the page and where the keyboard is, for the message of a test that failed. */
+async function shownBy(driver: WebDriver): Promise<string> {
+  try {
+    return await driver.executeScript<string>(
+      `const held = document.activeElement;
+       return location.pathname + ', keyboard in ' + (held ? held.outerHTML.slice(0, 120) : 'nothing') + ', shown: ' +
+         document.body.innerText.replace(/\\s*\\n\\s*/g, ' | ').slice(0, 1500);`,
+    );
+  } catch (error) {
+    return `a page that cannot be asked: ${String(error)}`;
+  }
+}
+
+/** Waits until something holds. @throws {Error} saying what was waited for in vain, and what the page showed instead */
 export async function eventually<T>(
   driver: WebDriver,
   what: string,
   look: () => Promise<T | null | undefined | false>,
 ): Promise<T> {
-  const found = await driver.wait(
-    async () => {
-      try {
-        return await look();
-      } catch (error) {
-        // The page may redraw between finding an element and reading it.
-        if (
-          error instanceof Error &&
-          /stale|no such element|not interactable|intercepted/i.test(error.name + error.message)
-        )
-          return null;
+  const until = Date.now() + patience;
+  let trouble = '';
+  for (;;) {
+    try {
+      const found = await look();
+      if (found !== null && found !== undefined && found !== false) return found;
+      trouble = '';
+    } catch (error) {
+      // The page may redraw between finding an element and reading it.
+      if (
+        !(error instanceof Error) ||
+        !/stale|no such element|not interactable|intercepted/i.test(error.name + error.message)
+      )
         throw error;
-      }
-    },
-    patience,
-    `Waited in vain for: ${what}`,
-  );
-  return found as T;
+      trouble = ` (${error.message})`;
+    }
+    if (Date.now() > until) throw new Error(`Waited in vain for ${what}${trouble}\n${await shownBy(driver)}`);
+    await new Promise((resolve) => setTimeout(resolve, pause));
+  }
 }
 
 export const see = (driver: WebDriver, css: string): Promise<WebElement> =>
-  Promise.resolve(driver.wait(until.elementLocated(By.css(css)), patience, `Waited in vain for ${css}`));
+  eventually(driver, css, async () => (await driver.findElements(By.css(css)))[0]);
 
 /** Clicks the visible button or link that says this. */
 export async function press(driver: WebDriver, says: string): Promise<void> {
   await eventually(driver, `a button that says “${says}”`, async () => {
-    for (const element of await driver.findElements(By.css('button, a'))) {
-      if (
-        (await element.isDisplayed()) &&
-        (await element.getText()).trim().startsWith(says) &&
-        (await element.isEnabled())
-      ) {
-        await element.click();
-        return true;
-      }
-    }
-    return false;
+    const button = await driver.executeScript<WebElement | null>(
+      `return [...document.querySelectorAll('button, a')].find((each) =>
+         each.innerText.trim().startsWith(arguments[0]) && !each.disabled && each.checkVisibility({ visibilityProperty: true })) ?? null;`,
+      says,
+    );
+    await button?.click();
+    return button !== null;
   });
 }
 
 /** Waits for text to stand somewhere on the page. */
 export const says = (driver: WebDriver, text: string | RegExp): Promise<string> =>
   eventually(driver, `the page to say ${String(text)}`, async () => {
-    const all = await driver.findElement(By.css('body')).getText();
+    const all = await driver.executeScript<string>(`return document.body.innerText.replaceAll('\\u00a0', ' ')`);
     return (typeof text === 'string' ? all.includes(text) : text.test(all)) ? all : null;
   });
 
@@ -103,9 +116,9 @@ export async function lines(driver: WebDriver): Promise<string[]> {
   return driver.executeScript<string[]>('return [...document.querySelectorAll(".cm-line")].map((l) => l.textContent)');
 }
 
-/** Puts the text cursor before or after a piece of text on the surface, by clicking there; the text is brought into sight first. */
-export async function caretAt(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<void> {
-  const spot = await eventually(driver, `“${text}” on the surface`, () =>
+/** Where a piece of text begins or ends on the screen; it is brought into sight first, from wherever the surface stands. */
+function spotOf(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<{ x: number; y: number }> {
+  return eventually(driver, `“${text}” on the surface`, () =>
     driver.executeScript<{ x: number; y: number } | null>(
       `const scroller = document.querySelector('.cm-scroller');
        const seen = scroller.getBoundingClientRect();
@@ -120,10 +133,12 @@ export async function caretAt(driver: WebDriver, text: string, side: 'before' | 
          range.setStart(node, left); range.setEnd(node, left);
          const box = range.getBoundingClientRect();
          const y = Math.round((box.top + box.bottom) / 2);
-         // What floats over the foot of the page must not take the click.
-         if (y > seen.top + 10 && y < seen.bottom - 70) return { x: Math.round(box.left), y };
+         const x = Math.round(box.left);
+         const isFree = () => scroller.contains(document.elementFromPoint(x, y));
+         // What floats over the foot of the page must not take the click, nor a dialog that is just going.
+         if (y > seen.top + 10 && y < seen.bottom - 70) return isFree() ? { x, y } : null;
          scroller.scrollTop += y - (seen.top + seen.bottom) / 2;
-         if (scroller.scrollTop === 0 && y > seen.top + 4 && y < seen.bottom) return { x: Math.round(box.left), y };
+         if (scroller.scrollTop === 0 && y > seen.top + 4 && y < seen.bottom && isFree()) return { x, y };
          return null;
        }
        // Not drawn: from the top, then a page at a time.
@@ -133,7 +148,28 @@ export async function caretAt(driver: WebDriver, text: string, side: 'before' | 
       side,
     ),
   );
-  await driver.actions().move(spot).click().perform();
+}
+
+/** Puts the text cursor before or after a piece of text on the surface, by clicking there. */
+export async function caretAt(driver: WebDriver, text: string, side: 'before' | 'after'): Promise<void> {
+  const spot = await spotOf(driver, text, side);
+  await driver
+    .actions()
+    .move({ ...spot, duration: 0 })
+    .click()
+    .perform();
+}
+
+/** Presses a piece of text on the surface with Ctrl, at its end. */
+export async function pressWithControl(driver: WebDriver, text: string): Promise<void> {
+  const spot = await spotOf(driver, text, 'after');
+  await driver
+    .actions()
+    .keyDown(Key.CONTROL)
+    .move({ ...spot, duration: 0 })
+    .click()
+    .keyUp(Key.CONTROL)
+    .perform();
 }
 
 export const type = (driver: WebDriver, ...keys: string[]): Promise<void> =>
