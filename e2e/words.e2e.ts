@@ -112,6 +112,36 @@ describe('doubtful words', () => {
     );
   });
 
+  it('are not the only ones with suggestions: any word at the cursor, or words selected, can be asked about', async () => {
+    const before = await counted();
+    const asked = async (key: string): Promise<string | null> => {
+      await app.driver.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+      await see(app.driver, '.suggestions button');
+      return app.driver.findElement(By.css('.suggestions')).getAttribute('aria-label');
+    };
+    await caretAt(app.driver, 'the lantern', 'after');
+    expect(await asked(Key.F4)).toBe('Instead of “lantern”');
+    expect(await selected()).toBe('lantern');
+    // It was certain: kept, nothing is to be changed.
+    await type(app.driver, '0');
+    expect(await counted()).toBe(before);
+    await caretAt(app.driver, 'the lantern', 'before');
+    await app.driver
+      .actions()
+      .keyDown(Key.SHIFT)
+      .sendKeys(...Array<string>(11).fill(Key.ARROW_RIGHT))
+      .keyUp(Key.SHIFT)
+      .perform();
+    expect(await asked(Key.F4)).toBe('Instead of “the lantern”');
+    const word = await eventually(app.driver, 'a suggestion for both', async () => {
+      const [first] = await app.driver.findElements(By.css('.suggestions button'));
+      return /^(\S.*?)\s+1$/s.exec((await first?.getText()) ?? '')?.[1];
+    });
+    await type(app.driver, '1');
+    await text(`if ${word} is read`);
+    await undone('if the lantern is read');
+  });
+
   it('are as many as the certainty asked for makes them', async () => {
     const before = await counted();
     await control(app.driver, 'k');

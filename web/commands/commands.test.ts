@@ -37,6 +37,7 @@ const deeds: Deeds = {
   speed: nothing,
   follow: nothing,
   doubtful: nothing,
+  suggest: nothing,
   unproofed: nothing,
   find: nothing,
   mendSame: nothing,

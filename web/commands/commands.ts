@@ -31,6 +31,7 @@ export interface Deeds {
   readonly speed: (direction: 1 | -1) => void;
   readonly follow: () => void;
   readonly doubtful: () => void;
+  readonly suggest: () => void;
   readonly unproofed: (direction: 1 | -1) => void;
   readonly find: () => void;
   readonly mendSame: () => void;
@@ -65,6 +66,7 @@ function runsOf(deeds: Deeds): Readonly<Record<CommandId, () => void>> {
     'unproofed-before': () => deeds.unproofed(-1),
     heard: deeds.heard,
     doubtful: deeds.doubtful,
+    suggest: deeds.suggest,
     'mend-same': deeds.mendSame,
     find: deeds.find,
     turn: deeds.turn,

@@ -24,6 +24,12 @@ const hearing = [
 const mending = [
   { id: 'heard', title: 'The word just heard, to mend it; again, the one before', keys: ['F3'], mac: ['Ctrl+s'] },
   { id: 'doubtful', title: 'Next doubtful word, with suggestions', keys: ['F4'], mac: ['Ctrl+w'] },
+  {
+    id: 'suggest',
+    title: 'Suggestions for this word, or the selected words',
+    keys: ['Shift+F4'],
+    mac: ['Ctrl+Shift+w'],
+  },
   { id: 'mend-same', title: 'Mend the same mistake everywhere', keys: ['Ctrl+m'] },
   { id: 'find', title: 'Find and replace', keys: ['Ctrl+f'], mac: ['Cmd+f'] },
   { id: 'capital', title: 'Capital for this word, or none', keys: ['F2'], mac: ['Ctrl+u'] },

@@ -14,14 +14,17 @@ const spot = ref<{ left: string; top: string } | null>(null);
 const written = computed(() => {
   const now = doubt.open;
   const caption = track.captions.find((c) => c.id === now?.caption);
-  return now && caption ? caption.text.slice(now.word[0], now.word[1]) : '';
+  return now && caption ? caption.text.slice(now.asked.from, now.asked.to) : '';
 });
-const certainty = computed(() => Math.round((doubt.open?.word[4] ?? 0) * 100));
+const certainty = computed(() => {
+  const sure = doubt.open?.asked.certainty ?? null;
+  return sure === null ? null : Math.round(sure * 100);
+});
 
 /** Below the caption, or above it where there is no room; over the page, so that no text moves. */
 function settle(): void {
   const now = doubt.open;
-  const box = now ? onSurface.value?.boxOf(now.caption, now.word[0], now.word[1]) : null;
+  const box = now ? onSurface.value?.boxOf(now.caption, now.asked.from, now.asked.to) : null;
   const text = track.captions.find((c) => c.id === now?.caption)?.text ?? '';
   const inLines = preferences.reading === 'lines';
   const first = now && inLines ? onSurface.value?.boxOf(now.caption, 0, 0) : box;
@@ -82,7 +85,7 @@ onBeforeUnmount(() => {
     :aria-label="`Instead of “${written}”`"
     aria-live="polite"
   >
-    <span class="soft">Heard with {{ certainty }}% certainty:</span>
+    <span class="soft">{{ certainty === null ? 'Instead:' : `Heard with ${certainty}% certainty:` }}</span>
     <span v-if="doubt.open.looking" class="soft">looking for words that sound alike…</span>
     <button
       v-for="(word, i) in doubt.open.words"
@@ -96,7 +99,9 @@ onBeforeUnmount(() => {
     >
       {{ word.text }} <kbd>{{ i + 1 }}</kbd>
     </button>
-    <span v-if="!doubt.open.looking && doubt.open.words.length === 0" class="soft">no suggestion; type the word.</span>
+    <span v-if="!doubt.open.looking && doubt.open.words.length === 0" class="soft"
+      >no suggestion; type what is said.</span
+    >
     <button type="button" class="plain-button" :disabled="!track.editable" @click="doubt.keep()">
       Keep “{{ written }}” <kbd>0</kbd>
     </button>

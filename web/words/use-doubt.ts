@@ -1,9 +1,11 @@
-/** Doubtful words of the track, one after the other, with what may have been said instead. */
+/** Doubtful words of the track, one after the other, and whatever words are asked about, with what may have been said instead. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
 import { mendedBefore } from '../../core/find/mends.ts';
 import { baseLanguage } from '../../core/text/language.ts';
+import { bare } from '../../core/text/phrases/words.ts';
+import { askedIn, askedOf, type Asked } from '../../core/track/asked.ts';
 import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
 import { agreed, isDoubtful } from '../../core/track/doubt.ts';
 import { ask } from '../api/client.ts';
@@ -17,10 +19,10 @@ import { whenIdle } from '../work/idle.ts';
 import { onSurface } from './on-surface.ts';
 import { useMends } from './use-mends.ts';
 
-/** A word with what may stand there instead. */
+/** Words with what may stand there instead. */
 export interface Suggested {
   readonly caption: string;
-  readonly word: WordRange;
+  readonly asked: Asked;
   /** The first have a number key each. */
   readonly words: readonly { readonly text: string; readonly why: string }[];
   /** More may come. */
@@ -30,7 +32,7 @@ export interface Suggested {
 /** The words are counted so long after the last change, in ms. */
 const countedAfter = 120;
 
-/** A doubtful word is heard with so much before and after it, in ms: a word or two. */
+/** What is asked about is heard with so much before and after it, in ms: a word or two. */
 const [heardBefore, heardAfter] = [700, 400];
 
 /** As the word it takes the place of is written: with a capital where that has one. */
@@ -100,16 +102,20 @@ export const useDoubt = defineStore('doubt', () => {
       ),
     ].map((w) => w.toLowerCase().replace(/[^\p{L}\p{N}']/gu, ''));
 
-  /** Opens the suggestions for a word. */
-  async function suggest(caption: Caption, word: WordRange): Promise<void> {
-    const written = caption.text.slice(word[0], word[1]);
-    const mine: Suggested = { caption: caption.id, word, words: [], looking: true };
+  /** Goes to words of a caption, lets them be heard, and opens the suggestions for them. */
+  async function suggest(caption: Caption, asked: Asked): Promise<void> {
+    place.goTo(caption.id, 'chosen');
+    onSurface.value?.take(caption.id, asked.from, asked.to);
+    if (preferences.hearsDoubt) playback.hear(asked.start - heardBefore, asked.end + heardAfter);
+    const written = caption.text.slice(asked.from, asked.to);
+    const mine: Suggested = { caption: caption.id, asked, words: [], looking: true };
     open.value = mine;
-    const isMine = (): boolean => open.value?.caption === caption.id && open.value.word === word;
-    const mended = mendedBefore(track.captions, word[6]).map((text) => ({ text, why: 'Mended so elsewhere' }));
+    const isMine = (): boolean => open.value?.caption === caption.id && open.value.asked === asked;
+    const heard = asked.words.map((w) => bare(w[6])).join(' ');
+    const mended = mendedBefore(track.captions, heard).map((text) => ({ text, why: 'Mended so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
       otherTracks().then((all) =>
-        all.map((t) => ({ text: wordsAt(t.captions, word[2], word[3]), why: `Here in “${t.name}”` })),
+        all.map((t) => ({ text: wordsAt(t.captions, asked.start, asked.end), why: `Here in “${t.name}”` })),
       ),
       isEnglish() ? askSoundAlikes(written, likely()) : Promise.resolve([]),
     ]);
@@ -129,19 +135,28 @@ export const useDoubt = defineStore('doubt', () => {
   function next(): void {
     const { captions } = track;
     const surface = onSurface.value;
-    const after = open.value?.caption === place.caption?.id ? (open.value?.word[1] ?? 0) : (surface?.offset() ?? -1);
+    const after = open.value?.caption === place.caption?.id ? (open.value?.asked.to ?? 0) : (surface?.offset() ?? -1);
     for (let n = 0; n <= captions.length; n++) {
       const caption = captions[(place.index + n) % captions.length];
       const word = caption && of(caption).find((w) => n > 0 || w[0] >= after);
       if (!caption || !word) continue;
-      place.goTo(caption.id, 'chosen');
-      surface?.take(caption.id, word[0], word[1]);
-      if (preferences.hearsDoubt) playback.hear(word[2] - heardBefore, word[3] + heardAfter);
-      void suggest(caption, word);
+      void suggest(caption, askedOf(caption, { from: word[0], to: word[1] }));
       return;
     }
     close();
     track.remark = 'No doubtful word is left.';
+  }
+
+  /** Opens suggestions for the selected words, or the word at the cursor, doubtful or not. */
+  function suggestHere(): void {
+    const chosen = onSurface.value?.chosen();
+    const caption = track.captions.find((c) => c.id === chosen?.id);
+    const asked = chosen && caption && !place.selected ? askedIn(caption, chosen) : null;
+    if (caption && asked) void suggest(caption, asked);
+    else
+      track.remark = place.selected
+        ? 'Words of several captions are selected; suggestions are for words of one.'
+        : 'No word is at the cursor to make suggestions for.';
   }
 
   function close(): void {
@@ -155,21 +170,22 @@ export const useDoubt = defineStore('doubt', () => {
     const chosen = now?.words[n];
     const caption = track.captions.find((c) => c.id === now?.caption);
     if (!now || !chosen || !caption || !track.editable) return;
-    const [from, to] = now.word;
+    const { from, to } = now.asked;
     const written = caption.text.slice(from, to);
     close();
     onSurface.value?.put(caption.id, from, to, writtenLike(chosen.text, written));
     mends.look(caption, track.captions.find((c) => c.id === caption.id) ?? caption);
   }
 
-  /** Keeps the word as it is: somebody has heard it. */
+  /** Keeps the words as they are: somebody has heard them. */
   function keep(): void {
     const now = open.value;
     const caption = track.captions.find((c) => c.id === now?.caption);
     close();
-    if (!now || !caption || !track.editable) return;
-    track.change({ type: 'replace', removed: [caption.id], captions: [agreed(caption, now.word)] });
+    const doubted = caption && now ? of(caption).filter((w) => now.asked.words.includes(w)) : [];
+    if (!caption || doubted.length === 0 || !track.editable) return;
+    track.change({ type: 'replace', removed: [caption.id], captions: [agreed(caption, doubted)] });
   }
 
-  return { of, count, open, suggest, next, close, take, keep };
+  return { count, open, next, suggestHere, close, take, keep };
 });

@@ -11,7 +11,7 @@ import { useSeveral } from './use-several.ts';
 
 export function useWordsDeeds(): Pick<
   Deeds,
-  'give' | 'mark' | 'capital' | 'heard' | 'extend' | 'doubtful' | 'find' | 'mendSame' | 'turn' | 'several'
+  'give' | 'mark' | 'capital' | 'heard' | 'extend' | 'doubtful' | 'suggest' | 'find' | 'mendSame' | 'turn' | 'several'
 > {
   const track = useTrack();
   const preferences = usePreferences();
@@ -34,6 +34,7 @@ export function useWordsDeeds(): Pick<
     capital: () => there(() => onSurface.value?.capital()),
     extend: (by) => there(() => onSurface.value?.extend(by)),
     doubtful: () => there(() => doubt.next()),
+    suggest: () => there(() => doubt.suggestHere()),
     find: () => there(() => find.start()),
     turn: () => there(() => (preferences.reading = preferences.reading === 'lines' ? 'text' : 'lines')),
     mendSame() {

@@ -8,6 +8,7 @@ import { defaultKeymap } from '@codemirror/commands';
 import { EditorSelection, EditorState, Prec, type Extension, type StateEffect } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
 import type { Place } from '../../../core/find/replace.ts';
+import type { Stretch } from '../../../core/text/stretch.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
@@ -85,6 +86,8 @@ export interface Surface {
   /** Where in its caption the cursor stands. */
   readonly offset: () => number;
   readonly selectedText: () => string;
+  /** What is selected in the caption where the selection begins; empty at the cursor where nothing is. */
+  readonly chosen: () => (Stretch & { readonly id: string }) | null;
   readonly destroy: () => void;
 }
 
@@ -343,6 +346,14 @@ export function createSurface(options: SurfaceOptions): Surface {
     },
     offset: () => spotAt(view.state.field(layoutField), view.state.selection.main.head).offset,
     selectedText: () => view.state.sliceDoc(view.state.selection.main.from, view.state.selection.main.to),
+    chosen() {
+      const layout = view.state.field(layoutField);
+      const { main } = view.state.selection;
+      const [from, to] = [spotAt(layout, main.from), spotAt(layout, main.to)];
+      const caption = layout.captions[from.index];
+      if (!caption) return null;
+      return { id: caption.id, from: from.offset, to: to.index === from.index ? to.offset : caption.text.length };
+    },
     destroy() {
       cancelAnimationFrame(telling);
       cancelAnimationFrame(turning);
