@@ -46,6 +46,11 @@ async function withControl(key: string, shift = false): Promise<void> {
   await actions.keyUp(Key.CONTROL).perform();
 }
 
+async function withShift(key: string): Promise<void> {
+  pressed++;
+  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+}
+
 /** Where the cursor stands in the cursor caption, counted in its text. */
 const offset = (): Promise<number> =>
   app.driver.executeScript<number>(`const { focusNode, focusOffset } = getSelection();
@@ -183,6 +188,14 @@ const suggestions = async (): Promise<string[]> =>
   });
 
 const sign = /[.,?!]$/;
+
+/** Takes what is wanted among the suggestions, or types it over the word, which stands selected. */
+async function suggested(wanted: string): Promise<void> {
+  const plainWord = wanted.replace(sign, '');
+  const at = (await suggestions()).indexOf(plainWord);
+  await press(...(at >= 0 ? [String(at + 1), ...lettersOf(wanted.slice(plainWord.length))] : lettersOf(wanted)));
+}
+
 const sameLetter = (a: string, b: string): boolean => a.charAt(0).toLowerCase() === b.charAt(0).toLowerCase();
 
 /** The keys plain editing takes for one word, and where its cursor is then. */
@@ -239,9 +252,7 @@ async function change(
   const isNext = isHere && word && here <= place && now?.words.find((w) => w[0] >= here && isDoubtful(now, w)) === word;
   if (isNext && wanted !== '' && !isSized) {
     await press(Key.F4);
-    const plainWord = wanted.replace(sign, '');
-    const at = (await suggestions()).indexOf(plainWord);
-    await press(...(at >= 0 ? [String(at + 1), ...lettersOf(wanted.slice(plainWord.length))] : lettersOf(wanted)));
+    await suggested(wanted);
     return;
   }
   const isFar = word !== undefined && steps(now?.text ?? '', here, end) + (isHere ? 0 : 1) > 2;
@@ -258,10 +269,15 @@ async function change(
     if (wanted.length > is.length) await press(...lettersOf(wanted.slice(is.length)));
     return;
   }
-  for (let at = await offset(); !isFar && at > place; at = await offset()) await withControl(Key.BACK_SPACE);
-  if (wanted !== '') await press(...lettersOf(wanted));
-  // A word that goes takes a space along.
-  else await press(...(isFar ? [Key.BACK_SPACE] : []), place === 0 ? Key.DELETE : Key.BACK_SPACE);
+  if (wanted === '') {
+    if (!isFar) await withControl(Key.BACK_SPACE);
+    // A word that goes takes a space along.
+    await press(...(isFar ? [Key.BACK_SPACE] : []), place === 0 ? Key.DELETE : Key.BACK_SPACE);
+  } else if (isFar) await press(...lettersOf(wanted));
+  else {
+    await withShift(Key.F4);
+    await suggested(wanted);
+  }
 }
 
 it('makes the true script of the draft by keyboard alone, with fewer keys than retyping it', async () => {
