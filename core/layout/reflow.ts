@@ -108,7 +108,7 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
   const opens = tokens.map((t) => t.opens);
   const { text: limits, counting, reading, time } = frame.style;
   const words = measured(text, bonds, opens, frame.style);
-  const before = new Float64Array(n + 1);
+  const before = new Float64Array(words.before);
   const starts = new Float64Array(n + 1).fill(Infinity);
   const ends = new Float64Array(n);
   const openings = new Uint8Array(n);
@@ -121,7 +121,6 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
   const lastEnd = new Int32Array(n + 1);
   const firstStart = new Int32Array(n + 1);
   const lineEnd = lineEndCosts(frame.style);
-  for (let i = 0; i <= n; i++) before[i] = words.before[i] ?? 0;
   let end = 0;
   let start = 0;
   for (let i = 0; i < n; i++) {

@@ -173,24 +173,26 @@ export function spliceText<T extends Ranged>(of: T, from: number, to: number, in
 
 /** The part `[from, to)` of a ranged text, with what hangs on it. */
 export function sliceText(of: Ranged, from: number, to: number): Ranged {
-  const cut = <T extends Stretch>(span: T): T[] => {
-    const start = Math.max(span.from, from);
-    const end = Math.min(span.to, to);
-    return end > start ? [{ ...span, from: start - from, to: end - from }] : [];
-  };
-  const cutSpeaker = (range: SpeakerRange): SpeakerRange[] =>
-    cut(range).map((part) => ({
-      ...part,
-      label: Math.max(0, Math.min(range.from + range.label, to) - Math.max(range.from, from)),
-    }));
   // Most texts have nothing hanging on them, and long tracks are cut up many times.
   return {
     text: of.text.slice(from, to),
-    marks: of.marks.length === 0 ? of.marks : of.marks.flatMap(cut),
-    speakers: of.speakers.length === 0 ? of.speakers : of.speakers.flatMap(cutSpeaker),
+    marks: of.marks.length === 0 ? of.marks : of.marks.flatMap((mark) => cutSpan(mark, from, to)),
+    speakers: of.speakers.length === 0 ? of.speakers : of.speakers.flatMap((range) => cutSpeaker(range, from, to)),
     words: of.words.length === 0 ? of.words : cutWords(of, from, to),
   };
 }
+
+function cutSpan<T extends Stretch>(span: T, from: number, to: number): T[] {
+  const start = Math.max(span.from, from);
+  const end = Math.min(span.to, to);
+  return end > start ? [{ ...span, from: start - from, to: end - from }] : [];
+}
+
+const cutSpeaker = (range: SpeakerRange, from: number, to: number): SpeakerRange[] =>
+  cutSpan(range, from, to).map((part) => ({
+    ...part,
+    label: Math.max(0, Math.min(range.from + range.label, to) - Math.max(range.from, from)),
+  }));
 
 function cutWords(of: Ranged, from: number, to: number): WordRange[] {
   return of.words.flatMap((w): WordRange[] => {
@@ -205,6 +207,9 @@ function cutWords(of: Ranged, from: number, to: number): WordRange[] {
 
 /** Ranged texts one after the other, with `between` from each to the next. */
 export function joinTexts(parts: readonly Ranged[], between: string): Ranged {
+  const [only] = parts;
+  if (only && parts.length === 1)
+    return { text: only.text, marks: meet(only.marks, between.length), speakers: only.speakers, words: only.words };
   let text = '';
   const marks: Mark[] = [];
   const speakers: SpeakerRange[] = [];
