@@ -64,6 +64,10 @@ const stages = [
   color: var(--reed);
   font-weight: 700;
 }
+/* Clear of the count beside it. */
+.rail-stage:has(.rail-count) svg {
+  margin-right: 28px;
+}
 .rail-name {
   display: flex;
   align-items: center;

@@ -104,7 +104,11 @@ describe('a repair', () => {
   it('says what stands in the way where there is none', () => {
     const row = [c(0, 2000, 'x'.repeat(30)), c(2080, 3080, 'y'.repeat(38)), c(3160, 5000, 'z'.repeat(30))];
     expect(repaired(row, 'too-fast')).toEqual([
-      'Needs 0.90 s more; there is room for 0.00 s after it and 0.00 s before it, and its neighbours are full.',
+      'Needs 0.90 s more; there is no room after it or before it, and its neighbours are full.',
+    ]);
+    const roomier = [c(0, 1500, 'x'.repeat(30)), c(1580, 2580, 'y'.repeat(38)), c(3060, 4560, 'z'.repeat(30))];
+    expect(repaired(roomier, 'too-fast')).toEqual([
+      'Needs 0.90 s more; there is room for 0.40 s after it and nothing before it, and its neighbours are full.',
     ]);
   });
 });

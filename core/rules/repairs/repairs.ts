@@ -97,7 +97,11 @@ function reason(captions: readonly Caption[], i: number, finding: Finding, groun
     const figure = finding.rule === 'brisk' ? ground.style.reading.speed.target : ground.style.reading.speed.limit;
     const wanted = timeNeeded(here, ground.style, figure);
     const { after, before } = roomAround(captions, i, ground);
-    return `Needs ${seconds(wanted - (here.end - here.start))} more; there is room for ${seconds(after)} after it and ${seconds(before)} before it, and its neighbours are full.`;
+    const room =
+      after + before > 0
+        ? `there is room for ${after > 0 ? seconds(after) : 'nothing'} after it and ${before > 0 ? seconds(before) : 'nothing'} before it`
+        : 'there is no room after it or before it';
+    return `Needs ${seconds(wanted - (here.end - here.start))} more; ${room}, and its neighbours are full.`;
   }
   if (finding.rule === 'line-too-long' || finding.rule === 'too-many-lines' || finding.rule === 'too-many-words')
     return 'No way to break it fits, and there is no time to share it in two.';
