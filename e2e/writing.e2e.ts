@@ -50,9 +50,12 @@ describe('several captions', () => {
       `document.querySelector('.cm-content').addEventListener('focus', () => {
          const since = performance.now();
          while (performance.now() - since < 400);
+         document.body.dataset.keyboard = 'back';
        }, { once: true });`,
     );
     await type(app.driver, Key.ESCAPE);
+    await see(app.driver, '[data-keyboard=back]');
+    // It is told in the next frame.
     await app.driver.executeAsyncScript(
       'requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(arguments[0])));',
     );

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal';
+import { useKeyboardBack } from './keyboard-back.ts';
 
 /**
  * A dialog that is there at once, with the keyboard in it: one that glides in is deaf to the first key. Its
@@ -7,10 +8,17 @@ import Modal from 'ant-design-vue/es/modal';
  */
 defineOptions({ inheritAttrs: false });
 const open = defineModel<boolean>('open', { required: true });
+useKeyboardBack(open);
 </script>
 
 <template>
-  <Modal v-model:open="open" v-bind="$attrs" transition-name="at-once" mask-transition-name="at-once">
+  <Modal
+    v-model:open="open"
+    v-bind="$attrs"
+    :focus-trigger-after-close="false"
+    transition-name="at-once"
+    mask-transition-name="at-once"
+  >
     <slot></slot>
   </Modal>
 </template>

@@ -10,6 +10,7 @@ import { EditorView, keymap } from '@codemirror/view';
 import type { Place } from '../../../core/find/replace.ts';
 import type { Stretch } from '../../../core/text/stretch.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
+import { keyboardHome } from '../../frame/keyboard-back.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
 import { changesTo, documentOf, followed, layoutOf, spotAt, type Layout } from './layout.ts';
@@ -18,28 +19,16 @@ import { margins, verdict } from './margins.ts';
 import { pressedWithControl } from './pressed.ts';
 import { reading } from './reading.ts';
 import { setFound, setSaid, shown, shownIn } from './said.ts';
-import {
-  aroundField,
-  fromTrack,
-  layoutField,
-  setAround,
-  setCaptions,
-  trackChange,
-  type Around,
-  type TrackChange,
-} from './state.ts';
+import { aroundField, fromTrack, layoutField, setAround, setCaptions, type Around } from './state.ts';
 import { setTaken, taken } from './taken.ts';
+import { tells, type Told } from './tells.ts';
 import { translator } from './translator.ts';
 
-export interface SurfaceOptions extends Desk {
+export interface SurfaceOptions extends Desk, Told {
   readonly parent: HTMLElement;
   readonly nonce: string;
   readonly captions: readonly Caption[];
   readonly around: Around;
-  /** A change was made by hand. */
-  readonly onChange: (change: TrackChange) => void;
-  /** The text cursor was moved without a change: what is typed next is a step of its own. */
-  readonly onMove: () => void;
   /** An input method began or ended composing. */
   readonly onComposing: (now: boolean) => void;
   /** The time of a caption was pressed in the margin. */
@@ -48,12 +37,6 @@ export interface SurfaceOptions extends Desk {
   readonly onHear: (id: string, offset: number) => void;
   /** More was pasted than a track takes at once; nothing was changed. */
   readonly onTooMuch: (text: string) => void;
-  /** The text cursor was put into a caption by hand. */
-  readonly onEnter: (id: string) => void;
-  /** Other captions came into sight, from the first to the last of them. */
-  readonly onView: (stretch: { readonly first: string; readonly last: string }) => void;
-  /** Text of several captions was selected, from the first to the last of them; or no longer is. */
-  readonly onSelect: (stretch: { readonly first: string; readonly last: string } | null) => void;
 }
 
 export interface Surface {
@@ -106,27 +89,6 @@ export function createSurface(options: SurfaceOptions): Surface {
     ]),
   );
 
-  const listener = EditorView.updateListener.of((update) => {
-    for (const tr of update.transactions) {
-      const change = tr.annotation(trackChange);
-      if (change) options.onChange(change);
-    }
-    if (update.geometryChanged) tellView();
-    if (update.selectionSet && !update.docChanged) options.onMove();
-    if (update.selectionSet) {
-      const layout = update.state.field(layoutField);
-      const { main } = update.state.selection;
-      const [first, last] = [main.from, main.to].map((at) => layout.captions[spotAt(layout, at).index]?.id);
-      options.onSelect(first !== undefined && last !== undefined && first !== last ? { first, last } : null);
-    }
-    const byHand = update.transactions.some((tr) => !tr.annotation(fromTrack));
-    if (byHand && (update.selectionSet || update.docChanged) && update.view.hasFocus) {
-      const layout = update.state.field(layoutField);
-      const here = layout.captions[spotAt(layout, update.state.selection.main.head).index];
-      if (here) options.onEnter(here.id);
-    }
-  });
-
   const extensions: Extension = [
     translator,
     keys,
@@ -141,6 +103,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     EditorView.cspNonce.of(options.nonce),
     EditorView.contentAttributes.of({
       tabindex: '0',
+      [keyboardHome]: '',
       spellcheck: 'true',
       autocorrect: 'off',
       autocapitalize: 'off',
@@ -160,7 +123,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       return true;
     }),
     decorations,
-    listener,
+    tells(options),
     pressedWithControl(options.onHear),
     EditorView.domEventHandlers({
       // A browser gives a text that gets the keyboard back a cursor at its beginning. On a busy machine that
@@ -207,7 +170,6 @@ export function createSurface(options: SurfaceOptions): Surface {
     cancelAnimationFrame(turning);
     turning = requestAnimationFrame(() => {
       view.dispatch({ effects: EditorView.scrollIntoView(view.state.selection.main.head, { y: 'center' }) });
-      tellView();
     });
     view.setState(next);
   }
@@ -248,22 +210,6 @@ export function createSurface(options: SurfaceOptions): Surface {
       effects: [...effects, EditorView.scrollIntoView(from, { y: 'nearest', yMargin: 110 })],
     });
   }
-
-  let telling = 0;
-  /** Tells what is in sight, once a frame at most. */
-  function tellView(): void {
-    cancelAnimationFrame(telling);
-    telling = requestAnimationFrame(() => {
-      const { scrollTop, clientHeight } = view.scrollDOM;
-      const layout = view.state.field(layoutField);
-      const [first, last] = [scrollTop, scrollTop + clientHeight - 1].map(
-        (height) => layout.captions[spotAt(layout, view.lineBlockAtHeight(height).from).index]?.id,
-      );
-      if (first !== undefined && last !== undefined) options.onView({ first, last });
-    });
-  }
-  view.scrollDOM.addEventListener('scroll', tellView, { passive: true });
-  tellView();
 
   function take(captions: readonly Caption[]): void {
     if (view.state.field(layoutField).captions === captions) {
@@ -355,7 +301,6 @@ export function createSurface(options: SurfaceOptions): Surface {
       return { id: caption.id, from: from.offset, to: to.index === from.index ? to.offset : caption.text.length };
     },
     destroy() {
-      cancelAnimationFrame(telling);
       cancelAnimationFrame(turning);
       view.destroy();
     },
