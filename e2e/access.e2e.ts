@@ -146,5 +146,6 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   expect(await violations()).toEqual([]);
   await type(app.driver, 'handov', Key.ENTER);
   await says(app.driver, 'what each place holds');
+  await see(app.driver, '.cell');
   expect(await app.driver.findElements(By.css('.cell'))).toHaveLength(1);
 });

@@ -242,7 +242,11 @@ describe('find and replace', () => {
     await by('lock keeper');
     await type(app.driver, Key.ENTER);
     await standing(/^1 of \d+$/);
-    expect(await (await see(app.driver, '.found-now')).getText()).toBe('keeper');
+    await eventually(
+      app.driver,
+      'a “keeper” shown as found',
+      async () => (await (await see(app.driver, '.found-now')).getText()) === 'keeper',
+    );
     await press(app.driver, 'Replace');
     await text('lock keeper');
     await standing(/^\d+ of \d+$/);
