@@ -178,6 +178,19 @@ describe('the same mistake elsewhere', () => {
     expect(await app.driver.findElements(By.css('.remark'))).toEqual([]);
   });
 
+  it('is no longer offered when the mend is taken back', async () => {
+    await caretAt(app.driver, 'why is the lamp', 'after');
+    await control(app.driver, Key.BACK_SPACE);
+    await type(app.driver, 'land');
+    await says(app.driver, /“lamp” stands in .* Make it “land” there too/);
+    await undone('why is the lamp');
+    await eventually(
+      app.driver,
+      'the offer to go',
+      async () => (await app.driver.findElements(By.css('.words-desk > .foot-bar'))).length === 0,
+    );
+  });
+
   it('is offered again for a list to choose from', async () => {
     await caretAt(app.driver, 'why is the lamp', 'after');
     await control(app.driver, Key.BACK_SPACE);

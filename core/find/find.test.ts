@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/edits.ts';
-import { mendedBefore, mendOf, sameElsewhere } from './mends.ts';
+import { isStanding, mendedBefore, mendOf, sameElsewhere } from './mends.ts';
 import { compile, type Query } from './query.ts';
 import { placesIn, replaceAll } from './replace.ts';
 
@@ -160,6 +160,13 @@ describe('the same mistake elsewhere', () => {
     ]);
     const longer = [c('from the talon flight')];
     expect(sameElsewhere(longer, { was: 'talon', now: 'the Talon flight' }, longer[0]?.id ?? '')).toEqual([]);
+  });
+
+  it('stands for as long as its words do, whole', () => {
+    const mend = { was: 'land', now: 'lamp' };
+    expect(isStanding(mend, c('why is the Lamp, though'))).toBe(true);
+    expect(isStanding(mend, c('why is the land'))).toBe(false);
+    expect(isStanding(mend, c('why are the lamps'))).toBe(false);
   });
 
   it('is remembered by what became of a word, the most usual first', () => {

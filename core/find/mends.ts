@@ -44,12 +44,17 @@ export function mendOf(before: string, after: string, language: string | null): 
   return { was, now };
 }
 
+const seekOf = (words: string) => compile({ text: words, matchCase: false, wholeWords: true, pattern: false }).seek;
+
+/** Whether what somebody mended is still there: it may have been taken back since. */
+export const isStanding = ({ now }: Mend, { text }: Caption): boolean => (seekOf(now)?.(text).length ?? 0) > 0;
+
 /**
  * The other places where the same words stand. Captions somebody has proofed are left out: there they were heard.
  * @param mended the caption that was mended; it is left out where what it has now holds the words that were wrong
  */
 export function sameElsewhere(captions: readonly Caption[], { was, now }: Mend, mended: string): Place[] {
-  const { seek } = compile({ text: was, matchCase: false, wholeWords: true, pattern: false });
+  const seek = seekOf(was);
   if (!seek) return [];
   const holds = seek(now).length > 0;
   return captions.flatMap((c) => (c.proofed || (holds && c.id === mended) ? [] : placesIn(c, seek)));

@@ -1,7 +1,7 @@
 /** One mend, and the other places where the same was wrong. */
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
-import { mendOf, sameElsewhere, type Mend } from '../../core/find/mends.ts';
+import { ref, shallowRef, watch } from 'vue';
+import { isStanding, mendOf, sameElsewhere, type Mend } from '../../core/find/mends.ts';
 import type { Place } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';
@@ -55,6 +55,16 @@ export const useMends = defineStore('mends', () => {
     offer.value = null;
     choosing.value = false;
   }
+
+  // A mend that was taken back is nothing to repeat.
+  watch(
+    () => track.captions,
+    (captions) => {
+      const now = offer.value;
+      const mended = now && captions.find((c) => c.id === now.caption);
+      if (now && !(mended && isStanding(now.mend, mended))) leave();
+    },
+  );
 
   /** Mends the same in these places too, as one step. */
   async function mendIn(places: readonly Place[]): Promise<void> {
