@@ -87,6 +87,11 @@ try {
     'suggestions',
     async () => (await driver.findElements(By.css('.suggestions button'))).length > 2,
   );
+  await eventually(driver, 'the word heard', () =>
+    driver.executeScript<boolean>(
+      'const { paused, currentTime } = document.querySelector("video"); return paused && currentTime < 26;',
+    ),
+  );
   await picture('suggestions');
   await type(driver, Key.ESCAPE);
   await caretAt(driver, 'welcome', 'before');
