@@ -8,6 +8,12 @@ import { withApplication } from './support/application.ts';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const app = withApplication();
+const ask = asking(() => app.services.address);
+/** Where a stage of the demo’s job is. */
+async function stageOf(name: string): Promise<string> {
+  const [job] = await ask<Job[]>('GET', '/jobs');
+  return `/jobs/${job?.id ?? ''}/${name}`;
+}
 
 interface Violation {
   id: string;
@@ -34,8 +40,7 @@ const screens = [
 
 describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
   it.each(screens)('%s has nothing for axe to find', async (_, path, ready) => {
-    const jobs = (await (await fetch(`${app.services.address}/api/jobs`)).json()) as { id: string }[];
-    const address = path === '' || path.startsWith('/') ? path : `/jobs/${jobs[0]?.id ?? ''}/${path}`;
+    const address = path === '' || path.startsWith('/') ? path : await stageOf(path);
     await app.driver.get(app.services.address);
     await app.driver.executeScript(
       `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`,
@@ -59,13 +64,12 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
   };
 
   it('has nothing for axe to find with suggestions, find and replace, many selected, and the sheet of keys open', async () => {
-    const jobs = (await (await fetch(`${app.services.address}/api/jobs`)).json()) as { id: string }[];
     await app.driver.get(app.services.address);
     await app.driver.executeScript(
       `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0], reading: 'text' }))`,
       theme,
     );
-    await app.driver.get(`${app.services.address}/jobs/${jobs[0]?.id ?? ''}/words`);
+    await app.driver.get(app.services.address + (await stageOf('words')));
     await see(app.driver, '.sign-caption');
     await nothing();
     await caretAt(app.driver, 'welcome', 'before');
@@ -125,7 +129,6 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
 
 it('has nothing for axe to find in a track that is empty', async () => {
   const { driver } = app;
-  const ask = asking(() => app.services.address);
   const { id } = await ask<Job>('POST', '/jobs', { title: 'Empty basin', language: 'en-GB', style: 'lecture-38' });
   await ask('POST', `/jobs/${id}/tracks`, { kind: 'captions', language: 'en-GB', name: 'fair copy' });
   await driver.get(`${app.services.address}/jobs/${id}/words`);
@@ -135,8 +138,7 @@ it('has nothing for axe to find in a track that is empty', async () => {
 });
 
 it('finds a command by part of its name and runs it, by keyboard alone', async () => {
-  const jobs = (await (await fetch(`${app.services.address}/api/jobs`)).json()) as { id: string }[];
-  await app.driver.get(`${app.services.address}/jobs/${jobs[0]?.id ?? ''}/words`);
+  await app.driver.get(app.services.address + (await stageOf('words')));
   await see(app.driver, '.cm-line');
   await control(app.driver, 'k');
   await see(app.driver, '.finder-input');

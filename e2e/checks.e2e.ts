@@ -1,6 +1,6 @@
 /** Checks: findings under one style and another, repaired one by one, by kind, all at once, let be and taken back. */
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, Key, lines, press, says, see } from './support/browser.ts';
+import { By, caretAt, control, eventually, holding, Key, lines, press, says, see } from './support/browser.ts';
 
 const app = withApplication();
 const count = async (): Promise<number> => {
@@ -105,7 +105,7 @@ it('goes through all findings by key, from any stage, and repairs what the monit
   await (await see(app.driver, 'a[href$="/handover"]')).click();
   await see(app.driver, '.cell');
   const last = await cursor();
-  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.F8).keyUp(Key.SHIFT).perform();
+  await holding(app.driver, [Key.SHIFT], Key.F8);
   await eventually(app.driver, 'the one before', async () => (await cursor()) !== last);
   const before = await count();
   await control(app.driver, 'e');
@@ -153,14 +153,9 @@ it('breaks the lines of the selected captions again', async () => {
   await (await see(app.driver, 'a[href$="/words"]')).click();
   await see(app.driver, '.cm-line');
   await caretAt(app.driver, 'never opened it', 'after');
-  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(Key.ENTER).keyUp(Key.SHIFT).perform();
+  await holding(app.driver, [Key.SHIFT], Key.ENTER);
   await becomes('a finding about lines', (n) => n > 0);
-  await app.driver
-    .actions()
-    .keyDown(Key.SHIFT)
-    .sendKeys(Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN)
-    .keyUp(Key.SHIFT)
-    .perform();
+  await holding(app.driver, [Key.SHIFT], Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN);
   await control(app.driver, Key.ENTER, true);
   await says(app.driver, 'The lines of one caption break elsewhere now.');
   await becomes('none', (n) => n === 0);

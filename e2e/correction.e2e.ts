@@ -3,15 +3,14 @@
  * said. Counts the keys that takes, beside those of retyping and of plain editing.
  */
 import { readFileSync } from 'node:fs';
-import type { Caption, Track, WordRange } from '../core/track/caption.ts';
-import type { Job } from '../core/job/job.ts';
+import type { Caption, WordRange } from '../core/track/caption.ts';
 import { isDoubtful } from '../core/track/doubt.ts';
-import { asking } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
-import { By, caretAt, eventually, Key, says, see } from './support/browser.ts';
+import { By, caretAt, control, eventually, holding, Key, type } from './support/browser.ts';
+import { withDemoDesk } from './support/desk.ts';
 
 const app = withApplication();
-const ask = asking(() => app.services.address);
+const { kept } = withDemoDesk(app);
 const minute = 60_000;
 
 interface Sentence {
@@ -32,23 +31,15 @@ let plainly = 0;
 
 async function press(...keys: string[]): Promise<void> {
   pressed += keys.length;
-  await app.driver
-    .actions()
-    .sendKeys(...keys)
-    .perform();
+  await type(app.driver, ...keys);
 }
-async function withControl(key: string, shift = false): Promise<void> {
+async function withControl(key: string): Promise<void> {
   pressed++;
-  const actions = app.driver.actions().keyDown(Key.CONTROL);
-  if (shift) actions.keyDown(Key.SHIFT);
-  actions.sendKeys(key);
-  if (shift) actions.keyUp(Key.SHIFT);
-  await actions.keyUp(Key.CONTROL).perform();
+  await control(app.driver, key);
 }
-
 async function withShift(key: string): Promise<void> {
   pressed++;
-  await app.driver.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+  await holding(app.driver, [Key.SHIFT], key);
 }
 
 /** Where the cursor stands in the cursor caption, counted in its text. */
@@ -115,22 +106,12 @@ function planned(captions: readonly Caption[], said: readonly string[]): Plan[] 
 
 let captions: readonly Caption[];
 let script: readonly string[];
-let track: string;
-const kept = async (): Promise<readonly Caption[]> => {
-  await says(app.driver, 'All changes kept');
-  return (await ask<Track>('GET', `/tracks/${track}`)).captions;
-};
 
 beforeAll(async () => {
-  const [job] = await ask<Job[]>('GET', '/jobs');
-  const whole = await ask<Job>('GET', `/jobs/${job?.id ?? ''}`);
-  track = whole.tracks.find((t) => t.kind !== 'machine')?.id ?? '';
-  const all = (await ask<Track>('GET', `/tracks/${track}`)).captions;
+  const all = await kept();
   captions = all.filter((c) => c.end <= minute);
   const until = all[captions.length]?.start ?? Infinity;
   script = sentences.filter((s) => s.start < until - 500).flatMap((s) => wordsOf(s.text));
-  await app.driver.get(`${app.services.address}/jobs/${whole.id}/words`);
-  await see(app.driver, '.cm-line');
   await caretAt(app.driver, 'welcome', 'before');
 });
 

@@ -5,6 +5,7 @@ import {
   control,
   downloaded,
   eventually,
+  holding,
   Key,
   lines,
   openBrowser,
@@ -114,7 +115,7 @@ it('mends a misheard word, and the margin, the picture and the server follow', a
 it('gives a line break, and takes it back with one key', async () => {
   const before = await lines(driver);
   await caretAt(driver, 'at the Tollen', 'after');
-  await driver.actions().keyDown(Key.SHIFT).sendKeys(Key.ENTER).keyUp(Key.SHIFT).perform();
+  await holding(driver, [Key.SHIFT], Key.ENTER);
   await eventually(driver, 'the finding about three lines', async () =>
     (await says(driver, 'Too many lines')).includes('limit 2'),
   );

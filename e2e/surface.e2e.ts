@@ -1,7 +1,19 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
 import { caption, type Caption, type Track } from '../core/track/caption.ts';
 import type { Job } from '../core/job/job.ts';
-import { caretAt, control, devTools, eventually, Key, lines, press, says, see, type } from './support/browser.ts';
+import {
+  caretAt,
+  control,
+  devTools,
+  eventually,
+  holding,
+  Key,
+  lines,
+  press,
+  says,
+  see,
+  type,
+} from './support/browser.ts';
 import { asking } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 
@@ -132,14 +144,7 @@ it('takes scripts whose letters combine, and deletes what a reader takes for one
 
 it('selects over captions and types over them without leaving the track and the page apart', async () => {
   await caretAt(app.driver, 'plain', 'before');
-  await app.driver
-    .actions()
-    .keyDown(Key.CONTROL)
-    .keyDown(Key.SHIFT)
-    .sendKeys(Key.END)
-    .keyUp(Key.SHIFT)
-    .keyUp(Key.CONTROL)
-    .perform();
+  await holding(app.driver, [Key.CONTROL, Key.SHIFT], Key.END);
   await type(app.driver, 'new');
   await eventually(app.driver, 'the words typed over', async () => (await lines(app.driver)).at(-1) === 'new');
   expect((await kept()).slice(-1)).toEqual(['new']);

@@ -3,7 +3,7 @@ import type { Job } from '../core/job/job.ts';
 import { caption } from '../core/track/caption.ts';
 import { isDoubtful } from '../core/track/doubt.ts';
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, Key, lines, press, says, see, type } from './support/browser.ts';
+import { By, caretAt, control, eventually, holding, Key, lines, press, says, see, type } from './support/browser.ts';
 import { asking } from './support/ask.ts';
 import { withDemoDesk } from './support/desk.ts';
 
@@ -114,25 +114,20 @@ describe('doubtful words', () => {
 
   it('are not the only ones with suggestions: any word at the cursor, or words selected, can be asked about', async () => {
     const before = await counted();
-    const asked = async (key: string): Promise<string | null> => {
-      await app.driver.actions().keyDown(Key.SHIFT).sendKeys(key).keyUp(Key.SHIFT).perform();
+    const asked = async (): Promise<string | null> => {
+      await holding(app.driver, [Key.SHIFT], Key.F4);
       await see(app.driver, '.suggestions button');
       return app.driver.findElement(By.css('.suggestions')).getAttribute('aria-label');
     };
     await caretAt(app.driver, 'the lantern', 'after');
-    expect(await asked(Key.F4)).toBe('Instead of “lantern”');
+    expect(await asked()).toBe('Instead of “lantern”');
     expect(await selected()).toBe('lantern');
     // It was certain: kept, nothing is to be changed.
     await type(app.driver, '0');
     expect(await counted()).toBe(before);
     await caretAt(app.driver, 'the lantern', 'before');
-    await app.driver
-      .actions()
-      .keyDown(Key.SHIFT)
-      .sendKeys(...Array<string>(11).fill(Key.ARROW_RIGHT))
-      .keyUp(Key.SHIFT)
-      .perform();
-    expect(await asked(Key.F4)).toBe('Instead of “the lantern”');
+    await holding(app.driver, [Key.SHIFT], ...Array<string>(11).fill(Key.ARROW_RIGHT));
+    expect(await asked()).toBe('Instead of “the lantern”');
     const word = await eventually(app.driver, 'a suggestion for both', async () => {
       const [first] = await app.driver.findElements(By.css('.suggestions button'));
       return /^(\S.*?)\s+1$/s.exec((await first?.getText()) ?? '')?.[1];

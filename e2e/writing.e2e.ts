@@ -1,7 +1,7 @@
 /** Writing in Words: several captions at once, neighbours, capitals, marks, pasting, proofing. */
 import type { Caption } from '../core/track/caption.ts';
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { By, caretAt, control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
 import { withDemoDesk } from './support/desk.ts';
 
 const app = withApplication();
@@ -160,14 +160,7 @@ describe('writing', () => {
   it('gives words to a neighbour by key, with the time they were said in', async () => {
     const before = await kept();
     await caretAt(app.driver, 'welcome', 'before');
-    await app.driver
-      .actions()
-      .keyDown(Key.ALT)
-      .keyDown(Key.SHIFT)
-      .sendKeys(Key.ARROW_DOWN)
-      .keyUp(Key.SHIFT)
-      .keyUp(Key.ALT)
-      .perform();
+    await holding(app.driver, [Key.ALT, Key.SHIFT], Key.ARROW_DOWN);
     await text('school and three and');
     const [first, second] = await kept();
     expect([first?.text, second?.text.startsWith('school')]).toEqual(['welcome to night', true]);
@@ -189,14 +182,7 @@ describe('writing', () => {
     await control(app.driver, 'z');
     await eventually(app.driver, 'both back', async () => (await kept()).length === before.length);
     await caretAt(app.driver, 'and three', 'before');
-    await app.driver
-      .actions()
-      .keyDown(Key.ALT)
-      .keyDown(Key.SHIFT)
-      .sendKeys(Key.ARROW_UP)
-      .keyUp(Key.SHIFT)
-      .keyUp(Key.ALT)
-      .perform();
+    await holding(app.driver, [Key.ALT, Key.SHIFT], Key.ARROW_UP);
     await text('welcome to night school and');
     const [first, second] = await kept();
     expect(second?.text.startsWith('three')).toBe(true);

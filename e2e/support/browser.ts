@@ -178,14 +178,18 @@ export const type = (driver: WebDriver, ...keys: string[]): Promise<void> =>
     .sendKeys(...keys)
     .perform();
 
-/** Presses a key with Ctrl, and Shift where asked. */
-export async function control(driver: WebDriver, key: string, shift = false): Promise<void> {
-  const actions = driver.actions().keyDown(Key.CONTROL);
-  if (shift) actions.keyDown(Key.SHIFT);
-  actions.sendKeys(key);
-  if (shift) actions.keyUp(Key.SHIFT);
-  await actions.keyUp(Key.CONTROL).perform();
+/** Presses keys while others are held: `holding(driver, [Key.ALT, Key.SHIFT], Key.ARROW_UP)`. */
+export async function holding(driver: WebDriver, others: readonly string[], ...keys: string[]): Promise<void> {
+  const actions = driver.actions();
+  for (const key of others) actions.keyDown(key);
+  actions.sendKeys(...keys);
+  for (const key of [...others].reverse()) actions.keyUp(key);
+  await actions.perform();
 }
+
+/** Presses a key with Ctrl, and Shift where asked. */
+export const control = (driver: WebDriver, key: string, shift = false): Promise<void> =>
+  holding(driver, shift ? [Key.CONTROL, Key.SHIFT] : [Key.CONTROL], key);
 
 /** Waits for a finished download and gives its name and bytes. */
 export async function downloaded(

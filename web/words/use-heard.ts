@@ -35,10 +35,10 @@ export function useHeard() {
     surface.take(caption.id, word.from, word.to);
   }
 
-  const isSelected = ({ index, from, to }: Heard): boolean =>
-    place.index === index &&
-    onSurface.value?.selectedText() === track.captions[index]?.text.slice(from, to) &&
-    onSurface.value?.offset() === to;
+  function isSelected({ index, from, to }: Heard): boolean {
+    const chosen = onSurface.value?.chosen();
+    return chosen?.id === track.captions[index]?.id && chosen?.from === from && chosen.to === to;
+  }
 
   return heard;
 }

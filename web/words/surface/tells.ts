@@ -1,14 +1,9 @@
 /** What the surface tells the page as it happens: changes and moves by hand, what is selected, what is in sight. */
 import type { Extension } from '@codemirror/state';
 import { EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
+import type { Ends } from '../../stores/place.ts';
 import { spotAt } from './layout.ts';
 import { fromTrack, layoutField, trackChange, type TrackChange } from './state.ts';
-
-/** The captions a stretch begins and ends with, by id. */
-interface Ends {
-  readonly first: string;
-  readonly last: string;
-}
 
 /** Who is told. */
 export interface Told {
