@@ -70,26 +70,26 @@ async function fill(server: string, host: string, token: string): Promise<void> 
   const { length } = JSON.parse(readFileSync(join(folder, 'true-script.json'), 'utf8')) as { length: number };
   const recording = await upload(server);
   await ask('PATCH', `${server}/api/recordings/${recording}`, { length, width: 1280, height: 720 });
-  const job = await ask<{ id: string }>('POST', `${server}/api/jobs`, {
+  const captions = draft();
+  const tracks = [
+    ['machine', 'machine draft'],
+    ['captions', 'fair copy'],
+  ].map(([kind, name]) => ({
+    id: randomUUID(),
+    kind,
+    name,
+    language,
+    captions: captions.map((c) => ({ ...c, id: randomUUID() })),
+  }));
+  await ask('POST', `${server}/api/jobs`, {
+    id: randomUUID(),
     title,
     series: 'Night school 3',
     language,
     style: 'lecture-38',
     recording,
+    tracks,
   });
-  const captions = draft();
-  for (const [kind, name] of [
-    ['machine', 'machine draft'],
-    ['captions', 'fair copy'],
-  ]) {
-    const track = await ask<{ id: string }>('POST', `${server}/api/jobs/${job.id}/tracks`, { kind, name, language });
-    const own = captions.map((c) => ({ ...c, id: randomUUID() }));
-    await ask('POST', `${server}/api/tracks/${track.id}/edits`, {
-      id: randomUUID(),
-      base: 0,
-      edits: [{ type: 'insert', captions: own }],
-    });
-  }
 }
 
 const [task, ...args] = process.argv.slice(2);

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Job } from '../core/job/job.ts';
-import { asking } from './support/ask.ts';
+import { asking, jobWith } from './support/ask.ts';
 import { By, caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
@@ -129,8 +129,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
 
 it('has nothing for axe to find in a track that is empty', async () => {
   const { driver } = app;
-  const { id } = await ask<Job>('POST', '/jobs', { title: 'Empty basin', language: 'en-GB', style: 'lecture-38' });
-  await ask('POST', `/jobs/${id}/tracks`, { kind: 'captions', language: 'en-GB', name: 'fair copy' });
+  const { job: id } = await jobWith(ask, 'Empty basin', []);
   await driver.get(`${app.services.address}/jobs/${id}/words`);
   await says(driver, 'No captions yet');
   expect(await violations()).toEqual([]);

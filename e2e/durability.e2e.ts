@@ -40,12 +40,14 @@ async function write(track: string, acknowledged: Set<string>): Promise<void> {
 }
 
 it('loses no acknowledged edit over five sudden ends', async () => {
-  const job = await ask<Job>('POST', '/jobs', { title: 'Under load', language: 'en', style: 'lecture-38' });
-  const tracks = await Promise.all(
-    ['a', 'b', 'c', 'd'].map((name) =>
-      ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, { kind: 'captions', language: 'en', name }),
-    ),
-  );
+  const tracks = ['a', 'b', 'c', 'd'].map((name) => ({ id: randomUUID(), kind: 'captions', language: 'en', name }));
+  await ask<Job>('POST', '/jobs', {
+    id: randomUUID(),
+    title: 'Under load',
+    language: 'en',
+    style: 'lecture-38',
+    tracks,
+  });
   const acknowledged = tracks.map(() => new Set<string>());
   for (let round = 1; round <= 5; round++) {
     const writers = tracks.map((t, i) => write(t.id, acknowledged[i] ?? new Set()));

@@ -1,6 +1,5 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
 import { caption, type Caption, type Track } from '../core/track/caption.ts';
-import type { Job } from '../core/job/job.ts';
 import {
   caretAt,
   control,
@@ -14,7 +13,7 @@ import {
   see,
   type,
 } from './support/browser.ts';
-import { asking } from './support/ask.ts';
+import { asking, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -28,17 +27,12 @@ const kept = async (): Promise<string[]> => {
 };
 
 beforeAll(async () => {
-  const job = await ask<Job>('POST', '/jobs', { title: 'Many scripts', language: 'ar', style: 'lecture-38' });
-  ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
-    kind: 'captions',
-    language: 'ar',
-    name: 'fair copy',
-  }));
   const captions: Caption[] = texts.map((text, i) =>
     caption({ id: `c${String(i)}`, start: i * 3000, end: i * 3000 + 2500, text }),
   );
-  await ask('POST', `/tracks/${track}/edits`, { id: 'first', base: 0, edits: [{ type: 'insert', captions }] });
-  await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
+  const made = await jobWith(ask, 'Many scripts', captions, 'ar');
+  track = made.track;
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/words`);
   await see(app.driver, '.cm-line');
 });
 
@@ -156,13 +150,9 @@ it('selects over captions and types over them without leaving the track and the 
 });
 
 it('is written from nothing where a track is empty: a first caption, then pasted lines', async () => {
-  const job = await ask<Job>('POST', '/jobs', { title: 'Empty basin', language: 'en-GB', style: 'lecture-38' });
-  ({ id: track } = await ask<{ id: string }>('POST', `/jobs/${job.id}/tracks`, {
-    kind: 'captions',
-    language: 'en-GB',
-    name: 'fair copy',
-  }));
-  await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
+  const made = await jobWith(ask, 'Empty basin', []);
+  track = made.track;
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/words`);
   await press(app.driver, 'Write the first caption');
   await see(app.driver, '.cm-line');
   await type(app.driver, 'the basin is empty');

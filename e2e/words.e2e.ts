@@ -289,11 +289,6 @@ it('proposes first what stands at the same place in another track of the job', a
   const [job] = await ask<Job[]>('GET', '/jobs');
   const talon = (await kept()).flatMap((c) => c.words).find((w) => w[6] === 'talon');
   const [start, end] = [talon?.[2] ?? 0, talon?.[3] ?? 0];
-  const { id } = await ask<{ id: string }>('POST', `/jobs/${job?.id ?? ''}/tracks`, {
-    kind: 'captions',
-    language: job?.language ?? 'en-GB',
-    name: 'from the trainer',
-  });
   const other = caption({
     id: 'other',
     start,
@@ -301,7 +296,13 @@ it('proposes first what stands at the same place in another track of the job', a
     text: 'Tollen',
     words: [[0, 6, start, end, 1, 'recogniser', 'Tollen']],
   });
-  await ask('POST', `/tracks/${id}/edits`, { id: 'other', base: 0, edits: [{ type: 'insert', captions: [other] }] });
+  await ask('POST', `/jobs/${job?.id ?? ''}/tracks`, {
+    id: 'from-the-trainer',
+    kind: 'captions',
+    language: job?.language ?? 'en-GB',
+    name: 'from the trainer',
+    captions: [other],
+  });
   await app.driver.navigate().refresh();
   await see(app.driver, '.cm-line');
   await caretAt(app.driver, 'the talon', 'before');

@@ -1,4 +1,5 @@
 import type { FastifyInstance } from 'fastify';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -46,14 +47,18 @@ const upload = (bytes: Buffer) =>
     payload: bytes,
   });
 
-async function newTrack(kind = 'captions'): Promise<{ job: string; track: string }> {
-  const job = await ask<Job>('POST', '/api/jobs', { title: 'Working a lock', language: 'en-GB', style: 'lecture-38' });
-  const track = await ask<{ id: string }>('POST', `/api/jobs/${job.body.id}/tracks`, {
-    kind,
+const newJob = (more: object = {}) =>
+  ask<Job>('POST', '/api/jobs', {
+    id: randomUUID(),
+    title: 'Working a lock',
     language: 'en-GB',
-    name: 'fair copy',
+    style: 'lecture-38',
+    ...more,
   });
-  return { job: job.body.id, track: track.body.id };
+async function newTrack(kind = 'captions'): Promise<{ job: string; track: string }> {
+  const track = { id: randomUUID(), kind, language: 'en-GB', name: 'fair copy' };
+  const job = await newJob({ tracks: [track] });
+  return { job: job.body.id, track: track.id };
 }
 const gate = caption({ id: 'a', start: 1000, end: 3000, text: 'the gate' });
 const insert: Edit = { type: 'insert', captions: [gate] };
@@ -147,8 +152,7 @@ describe('recordings', () => {
 
   it('go with the last job that uses them', async () => {
     const { hash } = (await upload(webm)).json<{ hash: string }>();
-    const make = () =>
-      ask<Job>('POST', '/api/jobs', { title: 'A', language: 'en', style: 'lecture-38', recording: hash });
+    const make = () => newJob({ recording: hash });
     const [one, two] = [await make(), await make()];
     await ask('DELETE', `/api/jobs/${one.body.id}`);
     expect(readdirSync(join(data, 'recordings'))).toEqual([hash]);
@@ -279,7 +283,7 @@ describe('house styles', () => {
 
   it('leave the jobs that use them as they are when they change', async () => {
     const evening = await make('Evening class');
-    const job = await ask<Job>('POST', '/api/jobs', { title: 'Lock', language: 'en', style: evening.id });
+    const job = await newJob({ style: evening.id });
     const speed = { ...evening.reading, speed: { ...evening.reading.speed, limit: 18 } };
     const changed = await ask<HouseStyle>('PUT', `/api/styles/${evening.id}`, { ...evening, reading: speed });
     expect(changed.body).toMatchObject({ version: 2, reading: { speed: { limit: 18 } } });
@@ -291,7 +295,7 @@ describe('house styles', () => {
 
   it('are not deleted while jobs use them, unless it is said what those should use', async () => {
     const evening = await make('Evening class');
-    const job = await ask<Job>('POST', '/api/jobs', { title: 'Lock', language: 'en', style: evening.id });
+    const job = await newJob({ style: evening.id });
     expect(await ask<Said>('DELETE', `/api/styles/${evening.id}`)).toMatchObject({
       status: 409,
       body: { code: 'in-use' },
@@ -311,6 +315,6 @@ describe('house styles', () => {
     expect((await ask('DELETE', '/api/styles/lecture-38')).status).toBe(409);
     const taken = await make('Evening class');
     expect(await ask('PUT', `/api/styles/${taken.id}`, { ...taken, name: 'Grid 32' })).toMatchObject({ status: 409 });
-    expect((await ask('POST', '/api/jobs', { title: 'Lock', language: 'en', style: 'nobody' })).status).toBe(404);
+    expect((await newJob({ style: 'nobody' })).status).toBe(404);
   });
 });

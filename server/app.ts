@@ -3,6 +3,7 @@ import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import fastify, { type FastifyInstance } from 'fastify';
 import type { Config } from './config.ts';
+import { takeFolder, type Folder } from './database/folder.ts';
 import { openDatabase } from './database/open.ts';
 import { destinations } from './destinations/routes.ts';
 import { jobs } from './jobs/routes.ts';
@@ -32,15 +33,33 @@ function guard(app: FastifyInstance): void {
   });
 }
 
+declare module 'fastify' {
+  interface FastifyInstance {
+    /** The data folder this server has taken. */
+    readonly folder: Folder;
+  }
+}
+
+/** From one address: fifty editors behind one, an edit each second, with room for what else their pages ask. */
+const requestsAMinute = 20_000;
+
 /** A server that is ready to listen. Closing it closes its database. */
 export async function buildApp(config: Config): Promise<FastifyInstance> {
+  const folder = takeFolder(config.data);
+  const db = await openDatabase(config.data).catch((error: unknown) => {
+    folder.release();
+    throw error;
+  });
   const app = fastify({ logger: { level: process.env['FENWIX_LOG'] ?? 'warn' }, forceCloseConnections: true });
-  const db = await openDatabase(config.data);
-  app.addHook('onClose', () => db.destroy());
+  app.addHook('onClose', async () => {
+    await db.destroy();
+    folder.release();
+  });
+  app.decorate('folder', folder);
   answerProblems(app);
   guard(app);
   await app.register(helmet, { contentSecurityPolicy: false });
-  await app.register(rateLimit, { max: 3000, timeWindow: '1 minute' });
+  await app.register(rateLimit, { max: requestsAMinute, timeWindow: '1 minute' });
   const log = editLog(db);
   app.get('/api/health', () => ({ fenwix: true }));
   await app.register(styles, { db });

@@ -1,5 +1,7 @@
 /** How a server is set up; everything comes from the environment and has a default that is safe. */
+import Joi from 'joi';
 import { resolve } from 'node:path';
+import { CannotStart } from './start.ts';
 
 export interface Config {
   /** Folder of the database and the recordings. */
@@ -13,12 +15,39 @@ export interface Config {
   readonly largestRecording: number;
 }
 
+const environment = Joi.object<{ data: string; port: number; largest: number }>({
+  data: Joi.string().default('data'),
+  port: Joi.number().port().default(4410),
+  largest: Joi.number()
+    .integer()
+    .min(1)
+    .default(8 * 1024 ** 3),
+});
+
+const asks: Readonly<Record<string, string>> = {
+  data: 'FENWIX_DATA names the folder of your data',
+  port: 'FENWIX_PORT is a port from 0 to 65535',
+  largest: 'FENWIX_LARGEST_RECORDING is a number of bytes',
+};
+
+/** @throws {CannotStart} naming the variable that is not what it should be */
 export function configFrom(env: Readonly<Record<string, string | undefined>>): Config {
+  const checked = environment.validate({
+    data: env['FENWIX_DATA'],
+    port: env['FENWIX_PORT'],
+    largest: env['FENWIX_LARGEST_RECORDING'],
+  });
+  if (checked.error) {
+    const detail = checked.error.details[0];
+    const given: unknown = detail?.context?.value;
+    throw new CannotStart(`${asks[String(detail?.path[0])] ?? 'A setting'}; it is set to “${String(given)}”.`);
+  }
+  const { value } = checked;
   return {
-    data: resolve(env['FENWIX_DATA'] ?? 'data'),
+    data: resolve(value.data),
     host: '127.0.0.1',
-    port: Number(env['FENWIX_PORT'] ?? 4410),
+    port: value.port,
     web: resolve('dist/web'),
-    largestRecording: Number(env['FENWIX_LARGEST_RECORDING'] ?? 8 * 1024 ** 3),
+    largestRecording: value.largest,
   };
 }

@@ -20,6 +20,10 @@ export class Problem extends Error {
 export const missing = (what: string): Problem =>
   new Problem(404, 'missing', `${what} is not here; it may have been deleted.`);
 
+/** An id is made by whoever asks, once for each thing. */
+export const idTaken = (what: 'job' | 'track'): Problem =>
+  new Problem(409, 'id-taken', `There is another ${what} with this id already. Nothing was changed; try again.`);
+
 function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (error instanceof EditRefused || error instanceof NotDecoded)
@@ -27,6 +31,12 @@ function problemOf(error: unknown): Problem {
   const known = error as Partial<FastifyError>;
   if (known.code === 'FST_ERR_CTP_BODY_TOO_LARGE')
     return new Problem(413, 'too-large', 'What was sent is larger than is taken here. Nothing was changed.');
+  if (String(known.code).startsWith('SQLITE_BUSY'))
+    return new Problem(
+      503,
+      'busy',
+      'Another program has the database, so this was not kept yet. What was kept before is safe; try again.',
+    );
   if (known.code === 'SQLITE_FULL' || known.code === 'ENOSPC')
     return new Problem(
       507,
@@ -42,11 +52,17 @@ function problemOf(error: unknown): Problem {
   );
 }
 
+/** What is written down of an error: where it was, and nothing that was sent; messages of the database carry what somebody wrote. */
+function toLog(error: unknown): object {
+  const { name, code, stack } = error as Partial<Error & { code: unknown }>;
+  return { name, code, at: (stack ?? '').split('\n').filter((line) => /^\s+at /.test(line)) };
+}
+
 /** Answers every error as `{code, message, details}`. */
 export function answerProblems(app: FastifyInstance): void {
   app.setErrorHandler((error, request, reply) => {
     const problem = problemOf(error);
-    if (problem.code === 'unexpected') request.log.error(error);
+    if (problem.code === 'unexpected') request.log.error(toLog(error), 'unexpected');
     return reply
       .status(problem.status)
       .send({ code: problem.code, message: problem.message, details: problem.details });

@@ -9,3 +9,5 @@ import App from './App.vue';
 import { router } from './router.ts';
 
 createApp(App).use(createPinia()).use(router).mount('#app');
+// Work that an earlier page could not deliver goes on its way, whichever page is opened first.
+void import('./stores/track.ts').then(({ useTrack }) => useTrack().deliverLeft()).catch(() => undefined);

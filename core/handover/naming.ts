@@ -1,16 +1,32 @@
 /** File names as the places that take the files want them. */
 
-/** A name that every file system takes: no separators or signs that mean something to a shell or a drive. */
+import { graphemes } from '../text/graphemes.ts';
+
+/** A name that every file system takes, of 80 UTF-16 units at most: no separators or signs that mean something to a shell or a drive. */
 export function plainName(title: string): string {
   const name = title
     .normalize('NFC')
     .toLowerCase()
-
-    .replace(/[\u0000-\u001f\\/:*?"<>|.]+/g, ' ')
+    .replace(/[\p{Cc}\p{Cs}\\/:*?"<>|.]+/gu, ' ')
     .trim()
-    .replace(/\s+/g, '-')
-    .slice(0, 80);
-  return name === '' ? 'captions' : name;
+    .replace(/\s+/g, '-');
+  const short = firstGraphemes(name, longestName);
+  // A cut may fall behind the dash between two words.
+  return short.replace(/-$/, '') || 'captions';
+}
+
+/** Longest name, in UTF-16 units. */
+const longestName = 80;
+
+/** The beginning of a text, no character cut in two. */
+function firstGraphemes(text: string, most: number): string {
+  if (text.length <= most) return text;
+  let end = 0;
+  for (const cluster of graphemes(text.slice(0, 2 * most))) {
+    if (end + cluster.length > most) break;
+    end += cluster.length;
+  }
+  return text.slice(0, end);
 }
 
 /**
@@ -21,8 +37,8 @@ export function fileName(pattern: string, title: string, language: string): stri
   const [base = 'und', region] = language.split('-');
   const split = pattern.includes('{REGION}');
   return pattern
-    .replace('{name}', plainName(title))
-    .replace('{language}', split ? base : language)
+    .replace('{name}', () => plainName(title))
+    .replace('{language}', () => (split ? base : language))
     .replace(/[_-]?\{REGION\}/, (found) => (region ? found.replace('{REGION}', region.toUpperCase()) : ''));
 }
 

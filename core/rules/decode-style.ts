@@ -20,10 +20,15 @@ const expected: Readonly<Record<string, Expected>> = {
   ...expectedValues,
 };
 
+/** How deep the parts of a style lie; what lies deeper is not looked into. */
+const deepest = 4;
+
 /** Paths of every plain value inside a JSON value. */
-function* paths(value: unknown, before = ''): Generator<string> {
-  if (typeof value !== 'object' || value === null) yield before;
-  else for (const [key, inner] of Object.entries(value)) yield* paths(inner, before === '' ? key : `${before}.${key}`);
+function* paths(value: unknown, before = '', depth = 0): Generator<string> {
+  if (typeof value !== 'object' || value === null || depth === deepest) yield before;
+  else
+    for (const [key, inner] of Object.entries(value))
+      yield* paths(inner, before === '' ? key : `${before}.${key}`, depth + 1);
 }
 
 /** Limits that cannot be kept together. */

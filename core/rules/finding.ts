@@ -38,6 +38,7 @@ export type RuleId =
   | 'early'
   | 'late'
   | 'past-the-end'
+  | 'in-conflict'
   | 'not-proofed';
 
 export interface Finding {

@@ -1,6 +1,6 @@
 import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/edits.ts';
+import { apply } from '../track/apply.ts';
 import type { Ground } from './finding.ts';
 import { giveWord } from './give-words.ts';
 import { plainStyle } from './shipped.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/edits.ts';
+import { apply } from '../track/apply.ts';
 import { usualRate } from '../time/frames.ts';
 import type { Ground } from './finding.ts';
 import { findIn } from './finder.ts';

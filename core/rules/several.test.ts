@@ -1,6 +1,7 @@
 import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import { apply, type Edit } from '../track/edits.ts';
+import { apply } from '../track/apply.ts';
+import type { Edit } from '../track/edits.ts';
 import type { Ground } from './finding.ts';
 import { joinedAll, labelled, shifted } from './several.ts';
 import { plainStyle } from './shipped.ts';

@@ -54,5 +54,5 @@ export function labelled(captions: readonly Caption[], speaker: string, ground: 
         : [{ from: 0, to: said.text.length, speaker: name, label: Math.min(label.length, said.text.length) }];
     return { ...(label === '' ? said : brokenAgain(said, ground)), speakers, proofed: false };
   });
-  return { type: 'replace', removed: captions.map((c) => c.id), captions: after };
+  return { type: 'setCaptions', captions: after };
 }

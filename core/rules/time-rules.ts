@@ -180,6 +180,23 @@ export const timeRules: readonly Rule[] = [
 /** Rules about how far the work on a caption has come. */
 export const stateRules: readonly Rule[] = [
   {
+    id: 'in-conflict',
+    group: 'State',
+    title: 'Versions to choose from',
+    short: 'versions',
+    // Whatever the style: two people wrote something else here, and one caption goes out.
+    severity: () => 'must',
+    look({ caption }) {
+      if (!caption.versions) return null;
+      const count = caption.versions.length + 1;
+      return {
+        value: caption.versions.length,
+        limit: 0,
+        message: `This caption was changed in two places at once: ${String(count)} versions, one to be chosen.`,
+      };
+    },
+  },
+  {
     id: 'not-proofed',
     group: 'State',
     title: 'Not proofed',

@@ -2,6 +2,7 @@
  * Characters as a reader counts them: grapheme clusters of UAX 29. `Intl.Segmenter` is the truth and
  * slow, so text made of characters that never combine takes a faster way with the same result.
  */
+import { eachSegment } from './segments.ts';
 
 const segmenter = new Intl.Segmenter('und', { granularity: 'grapheme' });
 
@@ -28,7 +29,9 @@ export function isSimpleUnit(unit: number): boolean {
 
 /** Grapheme clusters of a text without line breaks. */
 export function graphemes(text: string): string[] {
-  return Array.from(segmenter.segment(text), (s) => s.segment);
+  const found: string[] = [];
+  eachSegment(segmenter, text, ({ segment }) => found.push(segment));
+  return found;
 }
 
 /** Whether each code unit of a text is a cluster of its own. */

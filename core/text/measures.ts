@@ -1,4 +1,5 @@
 /** The measures of a caption: lengths in characters, durations in ms, reading speed in characters per second. */
+import { eachSegment } from './segments.ts';
 import { eastAsianWidth } from 'get-east-asian-width';
 import type { Caption } from '../track/caption.ts';
 import { graphemes, isSimple } from './graphemes.ts';
@@ -112,7 +113,9 @@ const words = new Intl.Segmenter('und', { granularity: 'word' });
 /** Words of a text by `Intl.Segmenter`: the truth, and slow. */
 export function segmentedWords(text: string): number {
   let count = 0;
-  for (const part of words.segment(text)) if (part.isWordLike) count++;
+  eachSegment(words, text, (part) => {
+    if (part.isWordLike) count++;
+  });
   return count;
 }
 

@@ -3,3 +3,6 @@ export interface Stretch {
   readonly from: number;
   readonly to: number;
 }
+
+/** Whether two stretches share a character. */
+export const overlaps = (a: Stretch, b: Stretch): boolean => a.from < b.to && b.from < a.to;

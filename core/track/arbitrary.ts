@@ -1,7 +1,8 @@
 /** Random captions and edits for property tests. */
 import fc from 'fast-check';
 import { caption, sorted, type Caption, type WordRange } from './caption.ts';
-import { apply, type Edit } from './edits.ts';
+import { apply } from './apply.ts';
+import type { Edit } from './edits.ts';
 
 const word = fc.stringMatching(/^[a-zé']{1,8}$/);
 

@@ -74,7 +74,12 @@ export interface Caption {
   readonly proofed: boolean;
   readonly letBe: readonly LetBe[];
   readonly foreign: Foreign | null;
+  /** What others made of this caption at the same moment, until somebody chooses; left out where nothing is in conflict. */
+  readonly versions?: readonly Version[];
 }
+
+/** Another version of a caption that is in conflict; null where somebody had removed the caption. */
+export type Version = Omit<Caption, 'versions'> | null;
 
 export type TrackKind = 'machine' | 'captions' | 'subtitles' | 'transcript';
 
@@ -106,6 +111,15 @@ export function caption(of: Pick<Caption, 'id' | 'start' | 'end' | 'text'> & Par
     ...of,
   };
 }
+
+/** A caption without its other versions. */
+export function withoutVersions({ versions: _, ...rest }: Caption): Omit<Caption, 'versions'> {
+  return rest;
+}
+
+/** A caption with these other versions; with none of them it has no such property at all. */
+export const withVersions = (of: Caption, versions: readonly Version[]): Caption =>
+  versions.length === 0 ? withoutVersions(of) : { ...of, versions };
 
 /** The lines of a caption; an empty caption has one empty line. */
 export const linesOf = (of: Caption): string[] => of.text.split('\n');

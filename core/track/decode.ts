@@ -1,7 +1,19 @@
 /** Edits and captions from unknown JSON: the one place that says what a valid one is. */
 import { markKinds } from './caption.ts';
-import type { Caption, Foreign, LetBe, Mark, Placement, SpeakerRange, WordRange, WordSource } from './caption.ts';
-import type { Edit } from './edits.ts';
+import { withVersions } from './caption.ts';
+import type {
+  Caption,
+  Foreign,
+  LetBe,
+  Mark,
+  Placement,
+  SpeakerRange,
+  Version,
+  WordRange,
+  WordSource,
+} from './caption.ts';
+import type { Choice, Edit } from './edits.ts';
+import type { Piece } from './pieces.ts';
 
 /** JSON that is not what it should be; the message names the place. */
 export class NotDecoded extends Error {
@@ -27,9 +39,7 @@ const id = (value: unknown, at: string): string => {
   return text.length > 0 && text.length <= 64 ? text : fail(at, 'an id of 1 to 64 characters');
 };
 const whole = (value: unknown, at: string): number =>
-  Number.isSafeInteger(value) && (value as number) >= 0
-    ? (value as number)
-    : fail(at, 'a whole number of nought or more');
+  Number.isSafeInteger(value) && (value as number) >= 0 ? (value as number) : fail(at, 'a whole number of 0 or more');
 const number = (value: unknown, at: string): number =>
   typeof value === 'number' && Number.isFinite(value) ? value : fail(at, 'a number');
 const boolean = (value: unknown, at: string): boolean =>
@@ -66,9 +76,37 @@ function decodeWord(value: unknown, at: string, length: number): WordRange {
   ];
 }
 
+/** Words that lie in their text, one after the other. */
+function decodeWords(value: unknown, at: string, length: number): WordRange[] {
+  return list(value, at, (v, where) => decodeWord(v, where, length));
+}
+
+function decodeSpeaker(value: unknown, at: string, length: number): SpeakerRange {
+  const range = object(value, at);
+  const { from, to } = span(range, at, length);
+  // A label is part of what is said; a longer one would take words along when labels are left out.
+  return { from, to, speaker: string(range['speaker'], at), label: Math.min(whole(range['label'], at), to - from) };
+}
+
+const decodePlacement = (value: unknown, at: string): Placement | null =>
+  value === null ? null : oneOf<Placement>(value, at, [1, 2, 3, 4, 5, 6, 7, 8, 9]);
+
+const timing = (value: unknown, at: string): Caption['timing'] => oneOf(value, at, ['set', 'provisional'] as const);
+
+/** A version has none of its own. */
+const decodeVersion = (value: unknown, at: string): Version =>
+  value === null ? null : decodeOne(object(value, at), at);
+
 /** A caption from JSON. @throws {NotDecoded} naming the first fault */
 export function decodeCaption(value: unknown, at = 'caption'): Caption {
   const json = object(value, at);
+  const one = decodeOne(json, at);
+  return json['versions'] === undefined
+    ? one
+    : withVersions(one, list(json['versions'], `${at}.versions`, decodeVersion));
+}
+
+function decodeOne(json: Json, at: string): Omit<Caption, 'versions'> {
   const body = text(json['text'], `${at}.text`);
   const start = whole(json['start'], `${at}.start`);
   const end = whole(json['end'], `${at}.end`);
@@ -77,7 +115,7 @@ export function decodeCaption(value: unknown, at = 'caption'): Caption {
     id: id(json['id'], `${at}.id`),
     start,
     end,
-    timing: oneOf(json['timing'], `${at}.timing`, ['set', 'provisional'] as const),
+    timing: timing(json['timing'], `${at}.timing`),
     text: body,
     marks: list(json['marks'], `${at}.marks`, (v, where): Mark => {
       const mark = object(v, where);
@@ -87,19 +125,9 @@ export function decodeCaption(value: unknown, at = 'caption'): Caption {
         value: string(mark['value'], where),
       };
     }),
-    speakers: list(json['speakers'], `${at}.speakers`, (v, where): SpeakerRange => {
-      const range = object(v, where);
-      return {
-        ...span(range, where, body.length),
-        speaker: string(range['speaker'], where),
-        label: whole(range['label'], where),
-      };
-    }),
-    words: list(json['words'], `${at}.words`, (v, where) => decodeWord(v, where, body.length)),
-    placement:
-      json['placement'] === null
-        ? null
-        : oneOf<Placement>(json['placement'], `${at}.placement`, [1, 2, 3, 4, 5, 6, 7, 8, 9]),
+    speakers: list(json['speakers'], `${at}.speakers`, (v, where) => decodeSpeaker(v, where, body.length)),
+    words: decodeWords(json['words'], `${at}.words`, body.length),
+    placement: decodePlacement(json['placement'], `${at}.placement`),
     proofed: boolean(json['proofed'], `${at}.proofed`),
     letBe: list(json['letBe'], `${at}.letBe`, decodeLetBe),
     foreign: json['foreign'] === null ? null : decodeForeign(json['foreign'], `${at}.foreign`),
@@ -117,6 +145,23 @@ function decodeLetBe(value: unknown, at: string): LetBe {
 
 function decodeForeign(value: unknown, at: string): Foreign {
   return Object.fromEntries(Object.entries(object(value, at)).map(([key, v]) => [key, string(v, `${at}.${key}`)]));
+}
+
+function decodePieces(value: unknown, at: string): Piece[] {
+  const pieces = list(value, at, (v, where): Piece => {
+    if (!Array.isArray(v) || v.length !== 2) fail(where, 'two moments');
+    const [from, to] = v as readonly unknown[];
+    return [whole(from, where), whole(to, where)];
+  });
+  if (pieces.some((p, i) => i > 0 && p[0] <= (pieces[i - 1]?.[0] ?? 0))) fail(at, 'moments in order, no two alike');
+  return pieces;
+}
+
+function decodeChoice(value: unknown, at: string): Choice {
+  const choice = string(value, at);
+  return choice === 'standing' || choice === 'removed' || choice.startsWith('version:')
+    ? (choice as Choice)
+    : fail(at, 'standing, removed or a version');
 }
 
 /** How deep `together` may hold `together`; work made by people never gets past two. */
@@ -163,6 +208,51 @@ export function decodeEdit(value: unknown, at = 'edit', depth = 0): Edit {
         start: whole(json['start'], `${at}.start`),
         end: whole(json['end'], `${at}.end`),
       };
+    case 'retime':
+      return {
+        type,
+        captions: list(json['captions'], `${at}.captions`, (v, where) => {
+          const to = object(v, where);
+          return {
+            id: id(to['id'], `${where}.id`),
+            start: whole(to['start'], `${where}.start`),
+            end: whole(to['end'], `${where}.end`),
+            timing: timing(to['timing'], `${where}.timing`),
+          };
+        }),
+        pieces: decodePieces(json['pieces'], `${at}.pieces`),
+      };
+    case 'setWords':
+      return {
+        type,
+        captions: list(json['captions'], `${at}.captions`, (v, where) => {
+          const of = object(v, where);
+          return {
+            id: id(of['id'], `${where}.id`),
+            words: decodeWords(of['words'], `${where}.words`, Number.MAX_SAFE_INTEGER),
+          };
+        }),
+      };
+    case 'setSpeaker':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        speakers: list(json['speakers'], `${at}.speakers`, (v, where) =>
+          decodeSpeaker(v, where, Number.MAX_SAFE_INTEGER),
+        ),
+      };
+    case 'setPlacement':
+      return {
+        type,
+        id: id(json['id'], `${at}.id`),
+        placement: decodePlacement(json['placement'], `${at}.placement`),
+      };
+    case 'keepVersion':
+      return { type, id: id(json['id'], `${at}.id`), caption: decodeVersion(json['caption'], `${at}.caption`) };
+    case 'chooseVersion':
+      return { type, id: id(json['id'], `${at}.id`), chosen: decodeChoice(json['chosen'], `${at}.chosen`) };
+    case 'setCaptions':
+      return { type, captions: captions() };
     case 'insert':
       return { type, captions: captions() };
     case 'remove':

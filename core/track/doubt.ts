@@ -8,8 +8,6 @@ export const usualDoubt = 0.25;
 export const isDoubtful = (caption: Caption, w: WordRange, below = usualDoubt): boolean =>
   w[4] < below && w[5] === 'recogniser' && !caption.proofed && caption.text.slice(w[0], w[1]) === w[6];
 
-/** A caption with some of its words held for certain: somebody has heard them and agrees. */
-export const agreed = (caption: Caption, heard: readonly WordRange[]): Caption => ({
-  ...caption,
-  words: caption.words.map((w) => (heard.includes(w) ? [w[0], w[1], w[2], w[3], 1, w[5], w[6]] : w)),
-});
+/** Words of a caption with some of them held for certain: somebody has heard them and agrees. */
+export const agreed = (words: readonly WordRange[], heard: readonly WordRange[]): readonly WordRange[] =>
+  words.map((w) => (heard.includes(w) ? [w[0], w[1], w[2], w[3], 1, w[5], w[6]] : w));

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { captionsArbitrary, play, seedsArbitrary } from './arbitrary.ts';
 import { caption, inOrder, type Caption, type WordRange } from './caption.ts';
 import { decodeEdit, NotDecoded } from './decode.ts';
-import { apply, EditRefused, merge, type Edit } from './edits.ts';
+import { apply } from './apply.ts';
+import { EditRefused, merge, type Edit } from './edits.ts';
 
 const words: readonly WordRange[] = [
   [0, 2, 1000, 1200, 0.9, 'recogniser', 'if'],

@@ -1,6 +1,8 @@
 import { caption } from './caption.ts';
-import { apply, type Edit } from './edits.ts';
-import { noHistory, redo, remember, undo, type History } from './history.ts';
+import { apply, applyAll } from './apply.ts';
+import type { Edit } from './edits.ts';
+import { carry, noHistory, redo, remember, undo, type History } from './history.ts';
+import { partsOfAll } from './rebase.ts';
 
 const start = [
   caption({ id: 'a', start: 0, end: 1000, text: 'one' }),
@@ -15,7 +17,7 @@ function step(state: State, edit: Edit, mergeable = false): State {
   const done = apply(state.captions, edit);
   return {
     captions: [...done.captions],
-    history: remember(state.history, edit, done.inverse, done.captions, mergeable),
+    history: remember(state.history, edit, done.inverse, mergeable),
   };
 }
 function back(state: State, way: typeof undo): State & { skipped: number } {
@@ -50,14 +52,51 @@ describe('history', () => {
     expect(texts(back(s, redo))).toEqual(['oneabc', 'two']);
   });
 
-  it('skips a step whose caption somebody else has changed since, and says so', () => {
+  /** Others make edits, and the history hears of it. */
+  const others = (s: State, ...edits: Edit[]): State => ({
+    captions: [...applyAll(s.captions, edits)],
+    history: carry(s.history, s.captions, partsOfAll(edits)),
+  });
+
+  it('takes a step back and leaves what others typed in the same caption', () => {
+    let s: State = { captions: start, history: noHistory };
+    s = step(s, typed(3, '!'));
+    s = others(s, typed(0, 'others '), { type: 'setTimes', id: 'a', start: 5, end: 900 });
+    const after = back(s, undo);
+    expect(after.skipped).toBe(0);
+    expect(texts(after)).toEqual(['others one', 'two']);
+    expect(after.captions[0]).toMatchObject({ start: 5, end: 900 });
+    expect(texts(back(after, redo))).toEqual(['others one!', 'two']);
+  });
+
+  it('does not bring back what others deleted, nor take away what they typed into it', () => {
+    let s: State = { captions: start, history: noHistory };
+    s = step(s, { type: 'splice', id: 'a', from: 0, to: 3, insert: 'lantern' });
+    s = others(
+      s,
+      { type: 'splice', id: 'a', from: 0, to: 4, insert: '' },
+      { type: 'splice', id: 'a', from: 2, to: 2, insert: 'X' },
+    );
+    expect(texts(s)).toEqual(['erXn', 'two']);
+    expect(texts(back(s, undo))[0]).toContain('X');
+    expect(texts(back(s, undo))[0]).not.toContain('lant');
+  });
+
+  it('says nothing of a step whose captions others have removed', () => {
+    let s: State = { captions: start, history: noHistory };
+    s = step(s, { type: 'proof', ids: ['b'], proofed: true });
+    s = others(s, { type: 'remove', ids: ['b'] });
+    expect(back(s, undo)).toMatchObject({ skipped: 0, captions: [{ id: 'a' }] });
+  });
+
+  it('skips a step that would bring back what others have removed, and says so', () => {
     let s: State = { captions: start, history: noHistory };
     s = step(s, { type: 'splice', id: 'b', from: 0, to: 0, insert: 'x' });
-    s = step(s, typed(3, '!'));
-    s = { ...s, captions: [...apply(s.captions, typed(0, 'others ')).captions] };
+    s = step(s, { type: 'splice', id: 'a', from: 0, to: 3, insert: '' });
+    s = others(s, { type: 'remove', ids: ['a'] });
     const after = back(s, undo);
     expect(after.skipped).toBe(1);
-    expect(texts(after)).toEqual(['others one!', 'two']);
+    expect(texts(after)).toEqual(['two']);
   });
 
   it('forgets what was undone once something new is done', () => {

@@ -1,17 +1,19 @@
 /**
  * Undo and redo of one tab's own steps, as a plain value. Both go through the same door as every
- * other change: undoing hands out an edit, and whoever applies it tells the history.
+ * other change: undoing hands out an edit, and whoever applies it tells the history. What others do
+ * is told to it too (`carry`), so that taking a step back leaves their work as it is.
  */
+import { apply } from './apply.ts';
 import type { Caption } from './caption.ts';
-import { apply, merge, touches, type Edit } from './edits.ts';
+import { EditRefused, merge, type Edit } from './edits.ts';
+import type { Part } from './transform/parts.ts';
+import { transform } from './transform/transform.ts';
 
 export interface Step {
   /** What was done; kept so that typing on can merge with it. */
   readonly done: Edit;
-  /** Takes the step back. */
-  readonly inverse: Edit;
-  /** The captions it touched as it left them: undo is skipped once somebody else has changed one. */
-  readonly left: readonly Caption[];
+  /** Takes the step back; null where others' work stands in its way. */
+  readonly inverse: Edit | null;
 }
 
 export interface History {
@@ -24,46 +26,62 @@ export const noHistory: History = { undo: [], redo: [] };
 /** How many steps are remembered; older ones stay in the log, where any edit can be gone back to. */
 const longest = 1000;
 
-function stepOf(done: Edit, inverse: Edit, after: readonly Caption[]): Step {
-  const ids = new Set(touches(done));
-  return { done, inverse, left: after.filter((c) => ids.has(c.id)) };
+/**
+ * Remembers a step just applied; consecutive typing becomes one step.
+ * @param mergeable whether it may join the step before (false after a pause or a move of the cursor)
+ */
+export function remember(history: History, done: Edit, inverse: Edit, mergeable: boolean): History {
+  const last = history.undo.at(-1);
+  const together = mergeable && last?.inverse ? merge(last.done, done) : null;
+  if (last && together)
+    return { undo: [...history.undo.slice(0, -1), { done: together, inverse: last.inverse }], redo: [] };
+  return { undo: [...history.undo, { done, inverse }].slice(-longest), redo: [] };
+}
+
+/** Steps, the next to be taken last, carried over what others did. */
+function carrySteps(steps: readonly Step[], captions: readonly Caption[], theirs: readonly Part[]): readonly Step[] {
+  const open = steps.flatMap((step) => (step.inverse ? [{ step, inverse: step.inverse }] : [])).reverse();
+  if (open.length === 0) return steps;
+  const { own, conflicts } = transform(
+    captions,
+    open.map((o) => o.inverse),
+    theirs,
+    'drop',
+  );
+  const stands = new Map(open.map(({ step }, i) => [step, own[i] ?? null]));
+  const inConflict = new Set(conflicts.map((i) => open[i]?.step));
+  return steps.flatMap((step) => {
+    const inverse = stands.get(step) ?? null;
+    // Of a step whose captions others have removed nothing is left to take back.
+    return inverse || !step.inverse || inConflict.has(step) ? [{ ...step, inverse }] : [];
+  });
 }
 
 /**
- * Remembers a step just applied; consecutive typing becomes one step.
- * @param after the captions after it
- * @param mergeable whether it may join the step before (false after a pause or a move of the cursor)
+ * The history after others have changed the captions.
+ * @param captions as they were before that, with the own edits in them
+ * @param theirs what others did, as it reaches them
  */
-export function remember(
-  history: History,
-  done: Edit,
-  inverse: Edit,
-  after: readonly Caption[],
-  mergeable: boolean,
-): History {
-  const last = history.undo.at(-1);
-  const together = mergeable && last ? merge(last.done, done) : null;
-  if (last && together)
-    return { undo: [...history.undo.slice(0, -1), stepOf(together, last.inverse, after)], redo: [] };
-  return { undo: [...history.undo, stepOf(done, inverse, after)].slice(-longest), redo: [] };
+export function carry(history: History, captions: readonly Caption[], theirs: readonly Part[]): History {
+  if (theirs.length === 0) return history;
+  try {
+    return carried(history, captions, theirs);
+  } catch (error) {
+    // A step that cannot be followed any more is better forgotten than done to other captions.
+    if (error instanceof EditRefused) return noHistory;
+    throw error;
+  }
 }
 
-/** Whether the captions a step left are still as it left them. */
-function stands(step: Step, captions: readonly Caption[]): boolean {
-  const now = new Map(captions.map((c) => [c.id, c]));
-  const touched = new Set(touches(step.done));
-  const present = [...touched].filter((id) => now.has(id)).length;
-  return (
-    present === step.left.length &&
-    step.left.every((c) => now.get(c.id) === c || JSON.stringify(now.get(c.id)) === JSON.stringify(c))
-  );
+function carried(history: History, captions: readonly Caption[], theirs: readonly Part[]): History {
+  return { undo: carrySteps(history.undo, captions, theirs), redo: carrySteps(history.redo, captions, theirs) };
 }
 
 export interface Reversal {
   readonly history: History;
   /** The edit to apply; null when there was nothing that could be taken back. */
   readonly edit: Edit | null;
-  /** Steps passed over because somebody else has changed their captions since. */
+  /** Steps passed over because others have changed the same since. */
   readonly skipped: number;
 }
 
@@ -72,13 +90,17 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
   const steps = [...history[from]];
   let skipped = 0;
   for (let step = steps.pop(); step; step = steps.pop()) {
-    if (!stands(step, captions)) {
-      skipped++;
-      continue;
+    const { inverse } = step;
+    if (inverse) {
+      try {
+        const taken = apply(captions, inverse);
+        const back: Step = { done: inverse, inverse: taken.inverse };
+        return { history: { ...history, [from]: steps, [to]: [...history[to], back] }, edit: inverse, skipped };
+      } catch (error) {
+        if (!(error instanceof EditRefused)) throw error;
+      }
     }
-    const taken = apply(captions, step.inverse);
-    const back = stepOf(step.inverse, taken.inverse, taken.captions);
-    return { history: { ...history, [from]: steps, [to]: [...history[to], back] }, edit: step.inverse, skipped };
+    skipped++;
   }
   return { history: { ...history, [from]: [] }, edit: null, skipped };
 }

@@ -97,7 +97,26 @@ const steps: readonly Step[] = [
       });
     },
   },
+  {
+    name: '004-kept-once',
+    async up(db) {
+      // What a job and a track were made of, so that asking again for the same is told from asking for another.
+      await db.schema.alterTable('jobs', (t) => {
+        t.text('asked').nullable();
+      });
+      await db.schema.alterTable('tracks', (t) => {
+        t.text('asked').nullable();
+      });
+      // Since when no job has used a recording; they are swept some time after that.
+      await db.schema.alterTable('recordings', (t) => {
+        t.bigInteger('idle').notNullable().defaultTo(0);
+      });
+    },
+  },
 ];
+
+/** The names of all steps, in order. */
+export const stepNames: readonly string[] = steps.map((step) => step.name);
 
 /** Knex's way to take migrations from code. */
 export const migrationSource: Knex.MigrationSource<Step> = {

@@ -14,7 +14,7 @@ import { folderOf } from '../recordings/keep.ts';
 import { missing, Problem } from '../problem.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { fileOf } from '../tracks/routes.ts';
-import { putRecording, recordingAt, recordingsAt, send, type DestinationRow } from './video-host.ts';
+import { putRecording, recordingAt, recordingsAt, send, watchPageOf, type DestinationRow } from './video-host.ts';
 
 /** A receipt as its table has it, with what the destination said, word for word. */
 interface ReceiptRow extends Receipt {
@@ -24,13 +24,22 @@ interface ReceiptRow extends Receipt {
 
 const id = Joi.string().max(64).required();
 const key = Joi.object<{ id: string }>({ id });
+const address = Joi.string()
+  .max(2000)
+  .uri({ scheme: ['http', 'https'] })
+  .custom((value: string) => {
+    if (!URL.canParse(value)) throw new Error('is not an address');
+    return value;
+  });
 const destination = Joi.object<{ name: string; kind: 'video-host'; url: string; token: string }>({
   name: Joi.string().trim().min(1).max(80).required(),
   kind: Joi.valid('video-host').required(),
-  url: Joi.string()
-    .uri({ scheme: ['http', 'https'] })
+  url: address.required(),
+  // What can stand in a header.
+  token: Joi.string()
+    .pattern(/^[\x21-\x7e]+$/)
+    .max(400)
     .required(),
-  token: Joi.string().min(1).max(400).required(),
 });
 const handover = Joi.object<{ track: string; destination: string; place: string; format: 'srt' | 'vtt' }>({
   track: id,
@@ -69,7 +78,9 @@ export function destinations(
     const to = await find(checked(Joi.object<{ destination: string }>({ destination: id }), request.body).destination);
     if (!job.recording) throw missing('The recording of this job');
     const { hash, type } = job.recording;
-    const body = await openAsBlob(join(folderOf(config.data), hash));
+    const body = await openAsBlob(join(folderOf(config.data), hash)).catch(() => {
+      throw missing('The file of this recording');
+    });
     return reply
       .status(201)
       .send(await putRecording(to, job.id, { title: job.title, type, language: job.language }, body));
@@ -93,7 +104,6 @@ export function destinations(
         'There is no caption with words in this track yet, so nothing was sent.',
       );
     const answer = await send(to, wanted.place, file);
-    const { watch } = await recordingAt(to, wanted.place);
     const row: ReceiptRow = {
       id: randomUUID(),
       job: job.id,
@@ -104,11 +114,17 @@ export function destinations(
       edit: file.edit,
       state: answer.state,
       answer: JSON.stringify(answer),
-      watch: new URL(watch, to.url).href,
+      watch: null,
       at: Date.now(),
     };
+    // It has been taken: that is kept before anything else is asked of the place.
     await db('receipts').insert(row);
-    return reply.status(201).send(row);
+    const watch = await recordingAt(to, wanted.place).then(
+      (held) => watchPageOf(to, held),
+      () => null,
+    );
+    if (watch) await db('receipts').where({ id: row.id }).update({ watch });
+    return reply.status(201).send({ ...row, watch });
   });
 
   /** Asks the destination about a receipt that was still being processed, and keeps what it says. */
@@ -119,7 +135,11 @@ export function destinations(
       const receipt = (JSON.parse(row.answer) as { receipt: string }).receipt;
       const now = held.tracks.find((t) => t.receipt === receipt);
       if (!now || now.state === row.state) return row;
-      const change = { state: now.state, answer: JSON.stringify(now) };
+      const change = {
+        state: now.state,
+        answer: JSON.stringify(now),
+        watch: watchPageOf(await find(row.destination), held),
+      };
       await db('receipts').where({ id: row.id }).update(change);
       return { ...row, ...change };
     } catch (error) {

@@ -1,40 +1,45 @@
 /** Jobs: made, listed, changed, deleted with everything of theirs. */
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
-import { randomUUID } from 'node:crypto';
-import { rm } from 'node:fs/promises';
-import { join } from 'node:path';
 import type { Knex } from 'knex';
 import type { FrameRate } from '../../core/time/frames.ts';
-import { checked } from '../checked.ts';
+import { hashOf } from '../asked.ts';
+import { checked, languageTag } from '../checked.ts';
 import type { Config } from '../config.ts';
-import { missing } from '../problem.ts';
-import { folderOf } from '../recordings/keep.ts';
+import { emptyLog } from '../database/open.ts';
+import { writing } from '../database/writing.ts';
+import { idTaken, missing } from '../problem.ts';
+import { removeUnused } from '../recordings/sweep.ts';
 import { styleFrom } from '../styles/routes.ts';
 import { styleOf } from '../styles/store.ts';
 import { standingOf } from './standing.ts';
-import type { EditLog } from '../tracks/log.ts';
-import { allJobs, jobOf, jobRow } from './store.ts';
+import type { EditLog, TrackRow } from '../tracks/log.ts';
+import { editBodyLimit, makeTrack, newTrack, type NewTrack } from '../tracks/routes.ts';
+import { allJobs, jobOf, jobRow, type JobRow } from './store.ts';
 
 const key = Joi.object<{ id: string }>({ id: Joi.string().max(64).required() });
 const styleId = Joi.string().max(64);
 const newJob = Joi.object<{
+  id: string;
   title: string;
   series: string;
   language: string;
   rate: FrameRate;
   style: string;
   recording: string | null;
+  tracks: readonly NewTrack[];
 }>({
+  id: Joi.string().max(64).required(),
   title: Joi.string().trim().min(1).max(200).required(),
   series: Joi.string().trim().allow('').max(200).default(''),
-  language: Joi.string().max(35).required(),
+  language: languageTag.required(),
   rate: Joi.object({
     numerator: Joi.number().integer().min(1).required(),
     denominator: Joi.number().integer().min(1).required(),
   }).default({ numerator: 25, denominator: 1 }),
   style: styleId.required(),
   recording: Joi.string().hex().length(64).allow(null).default(null),
+  tracks: Joi.array().items(newTrack).max(50).default([]),
 });
 const change = Joi.object<{ title?: string; style?: string | object }>({
   title: Joi.string().trim().min(1).max(200),
@@ -49,19 +54,21 @@ export function jobs(
 ): void {
   app.get('/api/jobs', () => allJobs(db));
 
-  app.post('/api/jobs', async (request, reply) => {
-    const wanted = checked(newJob, request.body);
-    if (wanted.recording && !(await db('recordings').where({ hash: wanted.recording }).first()))
-      throw missing('The recording of this job');
-    const id = randomUUID();
-    await db('jobs').insert({
-      ...wanted,
-      id,
-      rate: JSON.stringify(wanted.rate),
-      style: JSON.stringify(await styleOf(db, wanted.style)),
-      made: Date.now(),
+  app.post('/api/jobs', { bodyLimit: editBodyLimit }, async (request, reply) => {
+    const { tracks, ...wanted } = checked(newJob, request.body);
+    const asked = hashOf({ ...wanted, tracks });
+    const style = JSON.stringify(await styleOf(db, wanted.style));
+    const made = await writing(db, async (tx) => {
+      const before = await tx<JobRow>('jobs').where({ id: wanted.id }).first();
+      if (before && before.asked !== asked) throw idTaken('job');
+      if (before) return false;
+      if (wanted.recording && !(await tx('recordings').where({ hash: wanted.recording }).first()))
+        throw missing('The recording of this job');
+      await tx('jobs').insert({ ...wanted, rate: JSON.stringify(wanted.rate), style, made: Date.now(), asked });
+      for (const track of tracks) await makeTrack(tx, log, wanted.id, track);
+      return true;
     });
-    return reply.status(201).send(await jobOf(db, id));
+    return reply.status(made ? 201 : 200).send(await jobOf(db, wanted.id));
   });
 
   app.get('/api/jobs/:id', (request) => jobOf(db, checked(key, request.params).id));
@@ -85,11 +92,11 @@ export function jobs(
   app.delete('/api/jobs/:id', async (request, reply) => {
     const { id } = checked(key, request.params);
     const { recording } = await jobRow(db, id);
-    await db('jobs').where({ id }).delete();
-    if (recording && !(await db('jobs').where({ recording }).first())) {
-      await db('recordings').where({ hash: recording }).delete();
-      await rm(join(folderOf(config.data), recording), { force: true });
-    }
+    const tracks = await db<TrackRow>('tracks').where({ job: id }).select('id');
+    await writing(db, (tx) => tx('jobs').where({ id }).delete());
+    log.forget(tracks.map((t) => t.id));
+    if (recording) await removeUnused(db, config.data, recording);
+    await emptyLog(db);
     return reply.status(204).send();
   });
   done();

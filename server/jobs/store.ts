@@ -2,11 +2,12 @@
 import type { Knex } from 'knex';
 import { keptStyle } from '../../core/rules/decode-style.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
-import type { Job, Recording } from '../../core/job/job.ts';
+import type { Job } from '../../core/job/job.ts';
 import { missing } from '../problem.ts';
+import { openRecording, type RecordingRow } from '../recordings/store.ts';
 import type { TrackRow } from '../tracks/log.ts';
 
-interface JobRow {
+export interface JobRow {
   readonly id: string;
   readonly title: string;
   readonly series: string;
@@ -15,6 +16,8 @@ interface JobRow {
   readonly style: string;
   readonly recording: string | null;
   readonly made: number;
+  /** What it was made of, as a hash; null for jobs from before that was kept. */
+  readonly asked: string | null;
 }
 
 /** @throws {Problem} when there is no such job */
@@ -25,14 +28,15 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 }
 
 async function whole(db: Knex, row: JobRow): Promise<Job> {
-  const recording = row.recording ? await db<Recording>('recordings').where({ hash: row.recording }).first() : null;
+  const recording = row.recording ? await db<RecordingRow>('recordings').where({ hash: row.recording }).first() : null;
   const tracks = await db<TrackRow>('tracks').where({ job: row.id }).orderBy('position');
+  const { asked: _, ...kept } = row;
   return {
-    ...row,
+    ...kept,
     rate: JSON.parse(row.rate) as FrameRate,
     style: keptStyle(JSON.parse(row.style)),
-    recording: recording ?? null,
-    tracks: tracks.map(({ foreign: _, ...summary }) => summary),
+    recording: recording ? openRecording(recording) : null,
+    tracks: tracks.map(({ foreign: _foreign, asked: _asked, ...summary }) => summary),
   };
 }
 

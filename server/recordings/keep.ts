@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { Problem } from '../problem.ts';
+import { inTurn } from './turns.ts';
 import { typeOfRecording } from './type-of.ts';
 
 export interface Kept {
@@ -16,17 +17,26 @@ export interface Kept {
 
 export const folderOf = (data: string): string => join(data, 'recordings');
 
+/** How files are called that are still on their way. */
+export const partEnding = '.part';
+
 const headLength = 4096;
 
 /**
  * Streams a recording to disk, hashing on the way. A file that turns out too large, empty or no
  * recording leaves nothing behind.
+ * @param written called with the file in its place, in turn with whatever else makes or removes recordings
  * @throws {Problem}
  */
-export async function keepRecording(data: string, body: Readable, largest: number): Promise<Kept> {
+export async function keepRecording<T>(
+  data: string,
+  body: Readable,
+  largest: number,
+  written: (kept: Kept) => Promise<T>,
+): Promise<T> {
   const folder = folderOf(data);
   await mkdir(folder, { recursive: true });
-  const part = join(folder, `${randomUUID()}.part`);
+  const part = join(folder, `${randomUUID()}${partEnding}`);
   const hash = createHash('sha256');
   let bytes = 0;
   let head = Buffer.alloc(0);
@@ -67,8 +77,10 @@ export async function keepRecording(data: string, body: Readable, largest: numbe
     if (type === null)
       throw new Problem(415, 'not-a-recording', 'This file is too short to be a recording. Nothing was kept of it.');
     const name = hash.digest('hex');
-    await rename(part, join(folder, name));
-    return { hash: name, bytes, type };
+    return await inTurn(async () => {
+      await rename(part, join(folder, name));
+      return written({ hash: name, bytes, type });
+    });
   } catch (error) {
     await rm(part, { force: true });
     throw error;

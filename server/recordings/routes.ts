@@ -4,12 +4,13 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { mkdirSync } from 'node:fs';
-import type { Readable } from 'node:stream';
-import type { Recording } from '../../core/job/job.ts';
+import { Readable } from 'node:stream';
 import type { Config } from '../config.ts';
-import { missing } from '../problem.ts';
+import { missing, Problem } from '../problem.ts';
 import { checked } from '../checked.ts';
-import { folderOf, keepRecording } from './keep.ts';
+import { folderOf, keepRecording, type Kept } from './keep.ts';
+import { openRecording, type RecordingRow } from './store.ts';
+import { sweepRecordings, sweepUploads } from './sweep.ts';
 
 const hash = Joi.string().hex().length(64).required();
 const measured = Joi.object<{ length: number; width: number; height: number }>({
@@ -24,38 +25,60 @@ export async function recordings(app: FastifyInstance, { db, config }: { db: Kne
   await app.register(fastifyStatic, {
     root: folderOf(config.data),
     serve: false,
-    cacheControl: true,
-    maxAge: '1y',
-    immutable: true,
+    cacheControl: false,
+  });
+  sweepUploads(config.data);
+  const sweep = (): void => {
+    sweepRecordings(db, config.data, Date.now()).catch((error: unknown) => app.log.error(error));
+  };
+  const timer = setInterval(sweep, 3600 * 1000).unref();
+  app.addHook('onReady', (done) => {
+    sweep();
+    done();
+  });
+  app.addHook('onClose', (_app, done) => {
+    clearInterval(timer);
+    done();
   });
 
   app.put('/api/recordings', { bodyLimit: config.largestRecording }, async (request, reply) => {
     const { name } = checked(Joi.object<{ name: string }>({ name: Joi.string().max(300).required() }), request.query);
-    const kept = await keepRecording(config.data, request.body as Readable, config.largestRecording).catch(
+    if (!(request.body instanceof Readable))
+      throw new Problem(
+        415,
+        'not-a-recording',
+        'A recording is sent as plain bytes (application/octet-stream). Nothing was kept of this.',
+      );
+    const keep = async (kept: Kept): Promise<RecordingRow | undefined> => {
+      await db('recordings')
+        .insert({ ...kept, name, idle: Date.now() })
+        .onConflict('hash')
+        .merge({ idle: Date.now() });
+      return db<RecordingRow>('recordings').where({ hash: kept.hash }).first();
+    };
+    const row = await keepRecording(config.data, request.body, config.largestRecording, keep).catch(
       (error: unknown) => {
         // The rest of a refused upload is not waited for, so nothing else can come over this connection.
         void reply.header('connection', 'close');
         throw error;
       },
     );
-    await db('recordings')
-      .insert({ ...kept, name })
-      .onConflict('hash')
-      .ignore();
-    return db<Recording>('recordings').where({ hash: kept.hash }).first();
+    if (!row) throw missing('This recording');
+    return openRecording(row);
   });
 
   app.patch('/api/recordings/:hash', async (request) => {
     const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
     const changed = await db('recordings').where(key).update(checked(measured, request.body));
-    if (changed === 0) throw missing('This recording');
-    return db<Recording>('recordings').where(key).first();
+    const row = changed === 0 ? undefined : await db<RecordingRow>('recordings').where(key).first();
+    if (!row) throw missing('This recording');
+    return openRecording(row);
   });
 
   app.get('/api/recordings/:hash/file', async (request, reply) => {
     const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
-    const row = await db<Recording>('recordings').where(key).first();
+    const row = await db<RecordingRow>('recordings').where(key).first();
     if (!row) throw missing('This recording');
-    return reply.type(row.type).sendFile(row.hash, { contentType: false });
+    return reply.type(row.type).header('cache-control', 'private, no-store').sendFile(row.hash, { contentType: false });
   });
 }

@@ -5,7 +5,9 @@
 import type { Knex } from 'knex';
 import type { TrackSummary } from '../../core/job/job.ts';
 import type { Caption, Foreign, Track } from '../../core/track/caption.ts';
-import { apply, type Edit } from '../../core/track/edits.ts';
+import { applyAll } from '../../core/track/apply.ts';
+import { EditRefused, type Edit } from '../../core/track/edits.ts';
+import { writing } from '../database/writing.ts';
 import { missing, Problem } from '../problem.ts';
 
 /** A track as its table has it. */
@@ -14,6 +16,8 @@ export interface TrackRow extends TrackSummary {
   readonly position: number;
   /** JSON of what its file held besides captions. */
   readonly foreign: string | null;
+  /** What it was made of, as a hash; null for tracks from before that was kept. */
+  readonly asked: string | null;
 }
 
 export interface Batch {
@@ -21,7 +25,21 @@ export interface Batch {
   readonly id: string;
   /** The edit number the edits were made on. */
   readonly base: number;
+  /** The batch that made that edit, where whoever sends this knows it; another there is another history. */
+  readonly after: string | null;
   readonly edits: readonly Edit[];
+}
+
+/** A track with the batch that made its last edit, by which its history is known; null before the first. */
+export interface LoggedTrack extends Track {
+  readonly batch: string | null;
+}
+
+/** What has come since an edit. */
+export interface Since {
+  readonly edit: number;
+  readonly batch: string | null;
+  readonly since: readonly Edit[];
 }
 
 /** A whole track is written down after so many edits, so that loading replays few. */
@@ -30,24 +48,53 @@ const cachedTracks = 24;
 
 export interface EditLog {
   /** A track as it stands, or as it stood after an edit. @throws {Problem} when there is none */
-  readonly load: (id: string, at?: number) => Promise<Track>;
-  /** Takes a batch. @returns the number of its last edit @throws {Problem} `behind` with the edits since, when others were first */
+  readonly load: (id: string, at?: number) => Promise<LoggedTrack>;
+  /**
+   * Takes a batch.
+   * @returns the number of its last edit
+   * @throws {Problem} `behind` with the edits since, when others were first; `other-history` when its base is not in this log
+   */
   readonly append: (id: string, batch: Batch) => Promise<number>;
-  /** Edits after a number, in order. */
-  readonly since: (id: string, after: number) => Promise<Edit[]>;
+  /** Edits after a number, in order. @throws {Problem} `other-history` */
+  readonly since: (id: string, after: number, batch: string | null) => Promise<Since>;
+  /** Writes the first captions of a track that was just made, inside the transaction that makes it. */
+  readonly begin: (tx: Knex, row: TrackRow, captions: readonly Caption[]) => Promise<void>;
+  /** Forgets tracks that are gone. */
+  readonly forget: (ids: readonly string[]) => void;
+}
+
+const otherHistory = (): Problem =>
+  new Problem(
+    409,
+    'other-history',
+    'This track has another history on the server than on this page: its data folder was put back to another state. Nothing was changed there.',
+  );
+
+interface EditRow {
+  readonly track: string;
+  readonly number: number;
+  readonly batch: string;
+  readonly edit: string;
+  readonly at: number;
 }
 
 export function editLog(db: Knex, now: () => number = Date.now): EditLog {
-  const cache = new Map<string, Track>();
-  const remember = (track: Track): void => {
+  const cache = new Map<string, LoggedTrack>();
+  const remember = (track: LoggedTrack): void => {
     cache.delete(track.id);
     cache.set(track.id, track);
     const oldest = cache.size > cachedTracks ? cache.keys().next().value : undefined;
     if (oldest !== undefined) cache.delete(oldest);
   };
 
+  async function rowOf(tx: Knex, id: string): Promise<TrackRow> {
+    const row = await tx<TrackRow>('tracks').where({ id }).first();
+    if (!row) throw missing('This track');
+    return row;
+  }
+
   async function edits(tx: Knex, id: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Promise<Edit[]> {
-    const rows = await tx<{ edit: string; number: number; track: string }>('edits')
+    const rows = await tx<EditRow>('edits')
       .where({ track: id })
       .where('number', '>', after)
       .where('number', '<=', upTo)
@@ -56,9 +103,32 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
     return rows.map((row) => JSON.parse(row.edit) as Edit);
   }
 
-  async function load(tx: Knex, id: string, at?: number): Promise<Track> {
-    const row = await tx<TrackRow>('tracks').where({ id }).first();
-    if (!row) throw missing('This track');
+  /** The batch that made an edit; null where there is none. */
+  async function batchAt(tx: Knex, id: string, number: number): Promise<string | null> {
+    const row = await tx<EditRow>('edits').where({ track: id, number }).select('batch').first();
+    return row?.batch ?? null;
+  }
+
+  async function inThisLog(tx: Knex, id: string, last: number, base: number, batch: string | null): Promise<void> {
+    if (base > last || (batch !== null && base > 0 && (await batchAt(tx, id, base)) !== batch)) throw otherHistory();
+  }
+
+  /** Edits that were taken once and no longer fit: the log was changed from outside. */
+  function replayed(captions: readonly Caption[], log: readonly Edit[]): readonly Caption[] {
+    try {
+      return applyAll(captions, log);
+    } catch (error) {
+      if (!(error instanceof EditRefused)) throw error;
+      throw new Problem(
+        422,
+        'damaged',
+        `This track cannot be put together from its log: ${error.message} Nothing was changed; a copy of the data folder from before may help.`,
+      );
+    }
+  }
+
+  async function load(tx: Knex, id: string, at?: number): Promise<LoggedTrack> {
+    const row = await rowOf(tx, id);
     const number = at ?? row.edit;
     const known = cache.get(id);
     if (known?.edit === number) return known;
@@ -69,63 +139,98 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
       .where('edit', '<=', number)
       .orderBy('edit', 'desc')
       .first();
-    let captions: readonly Caption[] = snapshot ? (JSON.parse(snapshot.captions) as Caption[]) : [];
-    for (const edit of await edits(tx, id, snapshot?.edit ?? 0, number)) captions = apply(captions, edit).captions;
-    const track: Track = {
+    const track: LoggedTrack = {
       id,
       kind: row.kind,
       language: row.language,
       name: row.name,
       edit: number,
-      captions,
+      batch: await batchAt(tx, id, number),
+      captions: replayed(
+        snapshot ? (JSON.parse(snapshot.captions) as Caption[]) : [],
+        await edits(tx, id, snapshot?.edit ?? 0, number),
+      ),
       foreign: row.foreign === null ? null : (JSON.parse(row.foreign) as Foreign),
     };
     if (at === undefined) remember(track);
     return track;
   }
 
+  /** Writes edits and what follows from them. @param captions after all of them */
+  async function write(
+    tx: Knex,
+    id: string,
+    before: number,
+    batch: Batch,
+    captions: readonly Caption[],
+  ): Promise<number> {
+    const at = now();
+    const rows = batch.edits.map((edit, i): EditRow => ({
+      track: id,
+      number: before + i + 1,
+      batch: batch.id,
+      edit: JSON.stringify(edit),
+      at,
+    }));
+    const number = before + rows.length;
+    for (let i = 0; i < rows.length; i += 150) await tx('edits').insert(rows.slice(i, i + 150));
+    const large = rows.some((row) => row.edit.length > 200_000);
+    if (large || Math.floor(number / snapshotEvery) > Math.floor(before / snapshotEvery)) {
+      await tx('snapshots').insert({ track: id, edit: number, captions: JSON.stringify(captions) });
+    }
+    await tx('tracks')
+      .where({ id })
+      .update({ edit: number, captions: captions.length, proofed: captions.filter((c) => c.proofed).length });
+    return number;
+  }
+
   async function append(id: string, batch: Batch): Promise<number> {
-    const after = await db.transaction(async (tx): Promise<Track | number> => {
-      const track = await load(tx, id);
-      const before = await tx<{ track: string; batch: string; number: number }>('edits')
-        .where({ track: id, batch: batch.id })
-        .max({ last: 'number' })
-        .first();
+    const after = await writing(db, async (tx): Promise<LoggedTrack | number> => {
+      const row = await rowOf(tx, id);
+      const before = await tx<EditRow>('edits').where({ track: id, batch: batch.id }).max({ last: 'number' }).first();
       const last: unknown = before?.['last'];
       if (typeof last === 'number') return last;
-      if (batch.base !== track.edit) {
+      await inThisLog(tx, id, row.edit, batch.base, batch.after);
+      if (batch.base !== row.edit)
         throw new Problem(409, 'behind', 'Somebody else has changed this track since.', {
-          edit: track.edit,
+          edit: row.edit,
+          batch: await batchAt(tx, id, row.edit),
           since: await edits(tx, id, batch.base),
         });
-      }
-      if (track.kind === 'machine' && track.edit > 0)
+      if (row.kind === 'machine' && row.edit > 0)
         throw new Problem(
           409,
           'machine-draft',
           'A machine draft stays as the recogniser left it. Nothing was changed; work on a copy of it.',
         );
-      const at = now();
-      let captions = track.captions;
-      const rows = batch.edits.map((edit, i) => {
-        captions = apply(captions, edit).captions;
-        return { track: id, number: track.edit + i + 1, batch: batch.id, edit: JSON.stringify(edit), at };
-      });
-      const number = track.edit + rows.length;
-      for (let i = 0; i < rows.length; i += 150) await tx('edits').insert(rows.slice(i, i + 150));
-      const large = rows.some((row) => row.edit.length > 200_000);
-      if (large || Math.floor(number / snapshotEvery) > Math.floor(track.edit / snapshotEvery)) {
-        await tx('snapshots').insert({ track: id, edit: number, captions: JSON.stringify(captions) });
-      }
-      await tx('tracks')
-        .where({ id })
-        .update({ edit: number, captions: captions.length, proofed: captions.filter((c) => c.proofed).length });
-      return { ...track, edit: number, captions };
+      const track = await load(tx, id);
+      const captions = applyAll(track.captions, batch.edits);
+      const edit = await write(tx, id, track.edit, batch, captions);
+      return { ...track, edit, batch: batch.id, captions };
     });
     if (typeof after === 'number') return after;
     remember(after);
     return after.edit;
   }
 
-  return { load: (id, at) => load(db, id, at), append, since: (id, after) => edits(db, id, after) };
+  async function since(id: string, after: number, batch: string | null): Promise<Since> {
+    const row = await rowOf(db, id);
+    await inThisLog(db, id, row.edit, after, batch);
+    return { edit: row.edit, batch: await batchAt(db, id, row.edit), since: await edits(db, id, after, row.edit) };
+  }
+
+  return {
+    load: (id, at) => load(db, id, at),
+    append,
+    since,
+    async begin(tx, row, captions) {
+      await tx('tracks').insert(row);
+      const sorted = applyAll([], [{ type: 'insert', captions }]);
+      if (captions.length > 0)
+        await write(tx, row.id, 0, { id: row.id, base: 0, after: null, edits: [{ type: 'insert', captions }] }, sorted);
+    },
+    forget(ids) {
+      for (const id of ids) cache.delete(id);
+    },
+  };
 }

@@ -4,7 +4,7 @@ import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import { repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
 import type { Caption } from '../../core/track/caption.ts';
-import { newId } from '../outbox/deliver.ts';
+import { newId } from '../sync/ids.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
 import { useWholeTrack } from '../work/use-whole-track.ts';

@@ -18,6 +18,7 @@ import JobStyle from '../styles/JobStyle.vue';
 import SeveralDialogs from '../words/SeveralDialogs.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
+import SetAsideBar from './SetAsideBar.vue';
 import StageRail from './StageRail.vue';
 
 const props = defineProps<{ job: string }>();
@@ -35,6 +36,8 @@ watch(
   () => props.job,
   async (id) => {
     await open.open(id);
+    // Another job was asked for meanwhile.
+    if (id !== props.job) return;
     const first = open.trackToOpen();
     if (first) await track.open(first.id);
     else if (open.job)
@@ -70,6 +73,7 @@ onBeforeUnmount(() => {
   <div class="frame" @dragover.capture="onDrag" @drop.capture="onDrag">
     <JobHeader />
     <NoticeBar />
+    <SetAsideBar />
     <div v-if="trouble" class="frame-message" role="alert">
       <h2>This job could not be opened</h2>
       <p>{{ trouble }}</p>

@@ -12,6 +12,8 @@ const shown = computed(() => {
       return { sign: '○', text: 'Keeping…', tone: 'good' };
     case 'here':
       return { sign: '◐', text: `Server away: ${changes.value} kept in this browser`, tone: 'warn' };
+    case 'apart':
+      return { sign: '▲', text: 'Not sent: the server has another history', tone: 'bad' };
     case 'nowhere':
       return { sign: '▲', text: `${changes.value} not kept: leave this page open`, tone: 'bad' };
   }

@@ -7,13 +7,13 @@ const track = useTrack();
 <template>
   <div v-if="track.notice" class="notice" role="status">
     <span>{{ track.notice }}</span>
-    <button class="plain-button" type="button" @click="track.notice = null">All right</button>
+    <button class="plain-button" type="button" @click="track.notice = null">Dismiss</button>
   </div>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
   <div class="remark-place" role="status">
     <div v-if="track.remark" class="remark">
       <span>{{ track.remark }}</span>
-      <button class="plain-button" type="button" @click="track.remark = null">All right</button>
+      <button class="plain-button" type="button" @click="track.remark = null">Dismiss</button>
     </div>
   </div>
 </template>

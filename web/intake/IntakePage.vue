@@ -3,6 +3,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { ask, sentence } from '../api/client.ts';
+import type { ReadResult } from '../../core/formats/format.ts';
 import type { Job, Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../arrival/ArrivalCard.vue';
 import { useArrival } from '../arrival/use-arrival.ts';
@@ -11,7 +12,8 @@ import PageHeader from '../frame/PageHeader.vue';
 import { bytesInWords } from '../jobs/describe.ts';
 import { fullName, languages } from '../jobs/languages.ts';
 import { useStyles } from '../stores/styles.ts';
-import { addTrack } from '../tracks/add-track.ts';
+import { newId } from '../sync/ids.ts';
+import { trackFrom } from '../tracks/add-track.ts';
 import FileQuestion from './FileQuestion.vue';
 import { probe } from './probe.ts';
 
@@ -70,21 +72,39 @@ const missing = computed(() => {
   return title.value.trim() === '' ? 'Give the job a title.' : null;
 });
 
+interface Wanted {
+  readonly title: string;
+  readonly language: string;
+  readonly style: string;
+  readonly recording: string;
+}
+let last: { readonly key: string; readonly from: ReadResult; readonly job: object } | null = null;
+
+/** The job with its tracks as one request; asked for again after an answer that was lost, the same one, which is made once. */
+function asked(wanted: Wanted, from: ReadResult): object {
+  const key = JSON.stringify(wanted);
+  if (last?.key === key && last.from === from) return last.job;
+  const { language } = wanted;
+  const tracks = [
+    ...(from.format === 'ctm' ? [trackFrom({ kind: 'machine', name: 'machine draft', language }, from)] : []),
+    trackFrom({ kind: 'captions', name: 'fair copy', language }, from),
+  ];
+  last = { key, from, job: { ...wanted, id: newId(), tracks } };
+  return last.job;
+}
+
 async function make(): Promise<void> {
   if (missing.value || !recording.value || !draft.value) return;
   making.value = true;
   trouble.value = null;
   try {
-    const job = await ask<Job>('POST', '/jobs', {
+    const wanted = {
       title: title.value,
       language: language.value,
       style: style.value,
       recording: recording.value.hash,
-    });
-    const spoken = language.value;
-    if (draft.value.format === 'ctm')
-      await addTrack(job.id, { kind: 'machine', name: 'machine draft', language: spoken }, draft.value);
-    await addTrack(job.id, { kind: 'captions', name: 'fair copy', language: spoken }, draft.value);
+    };
+    const job = await ask<Job>('POST', '/jobs', asked(wanted, draft.value));
     await router.push({ name: 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);

@@ -3,6 +3,7 @@ import CaptionFigures from './CaptionFigures.vue';
 import FindingList from './FindingList.vue';
 import PictureView from './PictureView.vue';
 import TransportBar from './TransportBar.vue';
+import VersionList from './VersionList.vue';
 import { usePlace } from '../stores/place.ts';
 
 const place = usePlace();
@@ -15,6 +16,7 @@ const place = usePlace();
     <div class="monitor-figures">
       <template v-if="place.caption">
         <CaptionFigures :caption="place.caption" />
+        <VersionList v-if="place.caption.versions" :caption="place.caption" />
         <FindingList :caption="place.caption" />
       </template>
       <p v-else class="soft">There is no caption in this track yet.</p>

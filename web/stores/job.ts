@@ -11,13 +11,17 @@ export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);
   const trouble = shallowRef<string | null>(null);
 
+  let opening = 0;
+  /** An opening that was overtaken by another does nothing. */
   async function open(id: string): Promise<void> {
+    const mine = ++opening;
     job.value = null;
     trouble.value = null;
     try {
-      job.value = await ask<Job>('GET', `/jobs/${id}`);
+      const found = await ask<Job>('GET', `/jobs/${id}`);
+      if (mine === opening) job.value = found;
     } catch (error) {
-      trouble.value = sentence(error);
+      if (mine === opening) trouble.value = sentence(error);
     }
   }
 

@@ -1,27 +1,30 @@
-/** The track that is open: its captions as shown, its history, and the way of every change to disk. */
+/** The track that is open, as the page shows it: a thin view of its `TrackSync`. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Caption, Track } from '../../core/track/caption.ts';
-import { apply, merge, touches, type Applied, type Edit } from '../../core/track/edits.ts';
-import {
-  noHistory,
-  redo as redoStep,
-  remember,
-  undo as undoStep,
-  type History,
-  type Reversal,
-} from '../../core/track/history.ts';
-import { rebase } from '../../core/track/rebase.ts';
-import { ask, Refusal, sentence } from '../api/client.ts';
-import { applyAll, deliverLeft, newId, post, type Behind } from '../outbox/deliver.ts';
-import { livePage, openOutbox, orphans, type Batch, type Outbox } from '../outbox/outbox.ts';
+import type { Applied } from '../../core/track/apply.ts';
+import type { Edit } from '../../core/track/edits.ts';
+import { ask, sentence } from '../api/client.ts';
+import { newId } from '../sync/ids.ts';
+import { serverLog } from '../sync/log.ts';
+import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
+import { alivePages, livePage } from '../sync/pages.ts';
+import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
 
-/** How long typing gathers before it is sent, in ms. */
-const gather = 350;
-const retryAfter = 2000;
+/** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `nowhere`, when even this browser failed. */
+export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'nowhere';
 
-/** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `nowhere`, when even that failed. */
-export type Keeping = 'kept' | 'keeping' | 'here' | 'nowhere';
+/** A track on its way, and how many look at it. */
+interface Held {
+  readonly sync: TrackSync;
+  readonly opened: Promise<void>;
+  users: number;
+}
+
+interface Page {
+  readonly client: string;
+  readonly outbox: Outbox;
+}
 
 export const useTrack = defineStore('track', () => {
   const track = shallowRef<Track | null>(null);
@@ -29,210 +32,189 @@ export const useTrack = defineStore('track', () => {
   const trouble = ref<string | null>(null);
   const keeping = ref<Keeping>('kept');
   const waiting = ref(0);
+  const asides = shallowRef<readonly SetAside[]>([]);
+  const canUndo = ref(false);
+  const canRedo = ref(false);
   /** Something a person has to know, as a sentence; it stays until they say so. */
   const notice = ref<string | null>(null);
   /** What came of the last thing that was asked for, as a sentence; set it after the change, for it goes with the next one. */
   const remark = ref<string | null>(null);
   watch(captions, () => (remark.value = null), { flush: 'sync' });
-  const history = shallowRef<History>(noHistory);
   /** The last change and the captions it touched, for stages that go where it was. */
   const lastChange = shallowRef<{ readonly by: 'hand' | 'undo'; readonly ids: readonly string[] } | null>(null);
-
-  let confirmed: Track | null = null;
-  let batches: Batch[] = [];
-  let sealed: string | null = null;
-  let outbox: Outbox | null = null;
-  let client = '';
-  let order = 0;
-  let lastTyped = 0;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let channel: BroadcastChannel | null = null;
-
-  /** Says how things stand; that this browser could not keep something stands until the server has it. */
-  function report(state?: 'keeping' | 'here'): void {
-    waiting.value = batches.reduce((n, b) => n + b.edits.length, 0);
-    if (waiting.value === 0) keeping.value = 'kept';
-    else if (keeping.value !== 'nowhere') keeping.value = state ?? (keeping.value === 'here' ? 'here' : 'keeping');
-  }
-
-  async function open(id: string): Promise<void> {
-    close();
-    trouble.value = null;
-    try {
-      client ||= await livePage();
-      outbox ??= await openOutbox();
-      const left = await orphans(await outbox.all(id));
-      const doubled = await deliverLeft(left, outbox);
-      if (doubled > 0)
-        notice.value = `${String(doubled)} captions were changed here and elsewhere; both versions are in the track.`;
-      confirmed = await ask<Track>('GET', `/tracks/${id}`);
-      track.value = confirmed;
-      captions.value = confirmed.captions;
-      channel = new BroadcastChannel(`fenwix-track-${id}`);
-      channel.onmessage = () => send(0);
-    } catch (error) {
-      trouble.value = sentence(error);
-    }
-  }
-
-  function close(): void {
-    clearTimeout(timer);
-    channel?.close();
-    channel = null;
-    track.value = null;
-    confirmed = null;
-    captions.value = [];
-    history.value = noHistory;
-    batches = [];
-    lastChange.value = null;
-    report();
-  }
-
-  function write(batch: Batch): void {
-    outbox?.put(batch).catch(() => {
-      keeping.value = 'nowhere';
-    });
-  }
-
-  /** Puts an edit into the batch that is still open, or begins one. */
-  function enqueue(edit: Edit, mergeable: boolean): void {
-    if (!confirmed) return;
-    const last = batches.at(-1);
-    if (last && last.id !== sealed) {
-      const before = last.edits.at(-1);
-      const together = mergeable && before ? merge(before, edit) : null;
-      const edits = together ? [...last.edits.slice(0, -1), together] : [...last.edits, edit];
-      const next = { ...last, edits };
-      batches = [...batches.slice(0, -1), next];
-      write(next);
-    } else {
-      const next: Batch = {
-        id: newId(),
-        track: confirmed.id,
-        client,
-        order: Date.now() * 1000 + (order++ % 1000),
-        base: confirmed.edit,
-        edits: [edit],
-      };
-      batches = [...batches, next];
-      write(next);
-    }
-    report();
-    send(gather);
-  }
-
-  function send(after: number): void {
-    clearTimeout(timer);
-    timer = setTimeout(() => void pump(), after);
-  }
-
-  /** Takes in what others did: own edits are carried over it. */
-  function catchUp({ edit, since }: Behind): void {
-    if (!confirmed) return;
-    const own = batches.flatMap((b) => b.edits);
-    const carried = rebase(confirmed.captions, own, since, newId);
-    confirmed = { ...confirmed, edit, captions: applyAll(confirmed.captions, since) };
-    const next: Batch | null =
-      carried.edits.length > 0
-        ? { id: newId(), track: confirmed.id, client, order: Date.now() * 1000, base: edit, edits: carried.edits }
-        : null;
-    void outbox?.exchange(
-      batches.map((b) => b.id),
-      next,
-    );
-    batches = next ? [next] : [];
-    sealed = null;
-    captions.value = carried.captions;
-    track.value = { ...confirmed };
-    if (carried.kept.length > 0)
-      notice.value = `${String(carried.kept.length)} captions were changed here and in another window; both versions are in the track.`;
-  }
-
   /** An input method is composing: the text on the surface must not change under it. */
   const composing = ref(false);
   async function composed(): Promise<void> {
     if (composing.value) await new Promise((ended) => watch(composing, ended, { once: true }));
   }
 
-  let pumping = false;
-  async function pump(): Promise<void> {
-    if (pumping) {
-      send(100);
-      return;
-    }
-    pumping = true;
-    const id = confirmed?.id;
+  /** Tracks on their way to the server: the one that is shown, and those that were left with work still waiting. */
+  const syncs = new Map<string, Held>();
+  let current: TrackSync | null = null;
+  let page: Promise<Page> | null = null;
+
+  function olderWindow(): void {
+    notice.value =
+      'A window with an older version of Fenwix is still open in this browser. Close it, and this page goes on by itself.';
+  }
+  async function thisPage(): Promise<Page> {
+    const [client, outbox] = await Promise.all([livePage(), openOutbox(olderWindow)]);
+    // What waits here should outlive a browser that clears up; where it will not promise that, all else stays as it is.
+    navigator.storage.persist().catch(() => undefined);
+    return { client, outbox };
+  }
+
+  const keepings: Readonly<Record<SyncState, Keeping>> = {
+    opening: 'keeping',
+    idle: 'kept',
+    sending: 'keeping',
+    offline: 'here',
+    blocked: 'apart',
+  };
+
+  /** Shows how things stand with the track that is open. */
+  function show(sync: TrackSync): void {
+    const confirmed = sync.confirmed();
+    captions.value = sync.captions();
+    if (confirmed && track.value?.edit !== confirmed.edit) track.value = confirmed;
+    waiting.value = sync.waiting();
+    const state = keepings[sync.state()];
+    keeping.value = sync.unwritten() ? 'nowhere' : state === 'kept' && sync.waiting() > 0 ? 'keeping' : state;
+    asides.value = sync.asides();
+    canUndo.value = sync.history().undo.length > 0;
+    canRedo.value = sync.history().redo.length > 0;
+  }
+
+  function hear(sync: TrackSync, event: SyncEvent): void {
+    if (sync !== current) return;
+    // Set before the captions are: whoever watches them asks what the change was.
+    if (event.type === 'captions' && event.by !== 'others') lastChange.value = { by: event.by, ids: event.ids };
+    show(sync);
+    if (event.type === 'conflict')
+      notice.value = `${event.count === 1 ? 'One caption was' : `${String(event.count)} captions were`} changed here and elsewhere at the same time. Both versions are kept: go to ${event.count === 1 ? 'it' : 'each'} with F8 and choose one.`;
+    if (event.type === 'skipped')
+      notice.value =
+        'A step was passed over: others have changed the same since, and undoing it would undo their work.';
+  }
+
+  /** A track of which this is one user more; {@link release} it. @throws {Refusal} when it cannot be had */
+  async function take(id: string): Promise<TrackSync> {
+    const { client, outbox } = await (page ??= thisPage());
+    const held = syncs.get(id) ?? hold(id, client, outbox);
+    held.users++;
+    held.sync.enter();
     try {
-      if (batches.length === 0 && confirmed) {
-        const { edits } = await ask<{ edits: Edit[] }>(
-          'GET',
-          `/tracks/${confirmed.id}/edits?after=${String(confirmed.edit)}`,
-        );
-        const edit = confirmed.edit + edits.length;
-        await composed();
-        if (edits.length > 0 && confirmed.id === id) catchUp({ edit, since: edits });
-      }
-      for (let batch = batches[0]; batch && confirmed?.id === id; batch = batches[0]) {
-        sealed = batch.id;
-        const current: Batch = { ...batch, base: confirmed?.edit ?? batch.base };
-        const answer = await post(current);
-        if (!confirmed || confirmed.id !== id) break;
-        if (typeof answer === 'number') {
-          confirmed = { ...confirmed, edit: answer, captions: applyAll(confirmed.captions, current.edits) };
-          // What is still to go was made on top of this, and has to say so should the page be closed now.
-          batches = batches.slice(1).map((b) => ({ ...b, base: answer }));
-          await outbox?.exchange([current.id], batches[0] ?? null);
-          track.value = { ...confirmed };
-          channel?.postMessage(answer);
-        } else {
-          await composed();
-          if (confirmed.id !== id) break;
-          catchUp(answer);
-        }
-        sealed = null;
-        report('keeping');
-      }
-      report('keeping');
+      await held.opened;
     } catch (error) {
-      const refused = error instanceof Refusal && error.status >= 400 && error.status < 500 && error.status !== 429;
-      if (refused) notice.value = `${sentence(error)} It is still in this browser.`;
-      report('here');
-      if (!refused) send(retryAfter);
-    } finally {
-      pumping = false;
+      if (syncs.get(id) === held) syncs.delete(id);
+      throw error;
+    }
+    return held.sync;
+  }
+
+  function release(id: string): void {
+    const held = syncs.get(id);
+    if (held && --held.users === 0) held.sync.leave();
+  }
+
+  function hold(id: string, client: string, outbox: Outbox): Held {
+    const channel = new BroadcastChannel(`fenwix-track-${id}`);
+    const sync = trackSync(id, {
+      log: serverLog,
+      outbox,
+      client,
+      alive: alivePages,
+      newId,
+      now: Date.now,
+      random: Math.random,
+      composed: () => (sync === current ? composed() : Promise.resolve()),
+      announce: () => channel.postMessage(null),
+      tell: (event) => hear(sync, event),
+      done() {
+        channel.close();
+        if (syncs.get(id) === held) syncs.delete(id);
+      },
+    });
+    channel.onmessage = () => sync.poke();
+    const held: Held = { sync, opened: sync.open(), users: 0 };
+    syncs.set(id, held);
+    return held;
+  }
+
+  let opening = 0;
+  async function open(id: string): Promise<void> {
+    close();
+    const mine = ++opening;
+    trouble.value = null;
+    try {
+      const sync = await take(id);
+      if (mine !== opening) {
+        // Another track was asked for meanwhile; this one goes on by itself with what waits.
+        release(id);
+        return;
+      }
+      current = sync;
+      show(sync);
+    } catch (error) {
+      if (mine === opening) trouble.value = sentence(error);
+    }
+  }
+
+  function close(): void {
+    opening++;
+    const left = current;
+    current = null;
+    if (left) release(left.id);
+    track.value = null;
+    captions.value = [];
+    waiting.value = 0;
+    asides.value = [];
+    keeping.value = 'kept';
+    [canUndo.value, canRedo.value] = [false, false];
+    lastChange.value = null;
+  }
+
+  /** Brings to the server what closed pages of this browser have left, whatever is open. */
+  async function deliverLeft(): Promise<void> {
+    const { outbox } = await (page ??= thisPage());
+    for (const id of await outbox.tracks()) {
+      if (syncs.has(id)) continue;
+      // Where the track is gone or the server away, it stays where it is until somebody opens it.
+      await take(id).then(
+        () => release(id),
+        () => undefined,
+      );
     }
   }
 
   /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already */
-  function change(edit: Edit, mergeable = false, done: Applied = apply(captions.value, edit)): void {
-    const now = Date.now();
-    const runsOn = mergeable && now - lastTyped < 1500;
-    history.value = remember(history.value, edit, done.inverse, done.captions, runsOn);
-    captions.value = done.captions;
-    lastTyped = mergeable ? now : 0;
-    lastChange.value = { by: 'hand', ids: touches(edit) };
-    enqueue(edit, runsOn);
+  function change(edit: Edit, mergeable = false, done?: Applied): void {
+    current?.change(edit, mergeable, done);
   }
 
-  /** What is typed next becomes a step of its own. */
-  function endTyping(): void {
-    lastTyped = 0;
+  /** What this page shows becomes a track of its own, where the server’s log has become another; then the server’s is opened. */
+  async function keepApart(job: string): Promise<void> {
+    const sync = current;
+    const shown = track.value;
+    if (!sync || !shown) return;
+    const { kind, language, foreign } = shown;
+    const name = `${shown.name.slice(0, 90)} (kept from this page)`;
+    const made = kind === 'machine' ? 'captions' : kind;
+    await ask('POST', `/jobs/${job}/tracks`, {
+      id: newId(),
+      kind: made,
+      language,
+      name,
+      foreign,
+      captions: captions.value,
+    });
+    await sync.abandon();
+    await open(sync.id);
   }
 
-  function take(reversal: Reversal): void {
-    history.value = reversal.history;
-    lastTyped = 0;
-    if (reversal.skipped > 0)
-      notice.value = 'A step was passed over, because its caption has been changed elsewhere since.';
-    if (!reversal.edit) return;
-    captions.value = apply(captions.value, reversal.edit).captions;
-    lastChange.value = { by: 'undo', ids: touches(reversal.edit) };
-    enqueue(reversal.edit, false);
-  }
-  const undo = (): void => take(undoStep(history.value, captions.value));
-  const redo = (): void => take(redoStep(history.value, captions.value));
-
-  addEventListener('online', () => send(0));
+  addEventListener('online', () => {
+    for (const { sync } of syncs.values()) sync.poke();
+  });
   addEventListener('beforeunload', (event) => {
     if (keeping.value === 'nowhere') event.preventDefault();
   });
@@ -240,14 +222,13 @@ export const useTrack = defineStore('track', () => {
   const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
   /** How many captions have been proofed. */
   const proofed = computed(() => captions.value.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
-  const canUndo = computed(() => history.value.undo.length > 0);
-  const canRedo = computed(() => history.value.redo.length > 0);
   return {
     track,
     captions,
     trouble,
     keeping,
     waiting,
+    asides,
     notice,
     remark,
     lastChange,
@@ -257,10 +238,14 @@ export const useTrack = defineStore('track', () => {
     canRedo,
     open,
     close,
+    deliverLeft,
     change,
-    endTyping,
+    endTyping: () => current?.endTyping(),
     composing,
-    undo,
-    redo,
+    undo: () => current?.undo(),
+    redo: () => current?.redo(),
+    keepApart,
+    tryAside: (id: string) => current?.tryAside(id) ?? Promise.resolve(null),
+    dropAside: async (id: string) => current?.dropAside(id),
   };
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
 import { sentence } from '../api/client.ts';
 import ArrivalCard from '../arrival/ArrivalCard.vue';
@@ -8,7 +9,7 @@ import { fullName, languages } from '../jobs/languages.ts';
 import { useArriving } from '../stores/arriving.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
-import { addTrack } from './add-track.ts';
+import { addTrack, trackFrom, type MadeTrack } from './add-track.ts';
 import TrackList from './TrackList.vue';
 
 const job = useJob();
@@ -65,16 +66,18 @@ function onChosen(): void {
   // So that the same file can be chosen again after it was mended.
   if (chooser.value) chooser.value.value = '';
 }
+let made: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
 async function add(): Promise<void> {
   if (!job.job || !understood.value) return;
   adding.value = true;
   trouble.value = null;
   try {
-    await addTrack(
-      job.job.id,
-      { kind: kind.value, name: name.value.trim(), language: language.value },
-      understood.value,
-    );
+    const wanted = { kind: kind.value, name: name.value.trim(), language: language.value };
+    // Asked again after an answer that was lost, the same track is sent, and made once.
+    const key = JSON.stringify(wanted);
+    if (made?.key !== key || made.from !== understood.value)
+      made = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
+    await addTrack(job.job.id, made.track);
     added.value = `“${name.value.trim()}” is a track of this job now.`;
     arrival.leave();
     await job.refresh();

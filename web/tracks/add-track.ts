@@ -2,9 +2,9 @@
 import { withIds } from '../../core/formats/cue.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { TrackKind } from '../../core/track/caption.ts';
+import type { Caption, Foreign, TrackKind } from '../../core/track/caption.ts';
 import { ask } from '../api/client.ts';
-import { newId } from '../outbox/deliver.ts';
+import { newId } from '../sync/ids.ts';
 
 export interface NewTrack {
   readonly kind: TrackKind;
@@ -13,13 +13,20 @@ export interface NewTrack {
   readonly language: string;
 }
 
-/** @throws {Refusal} when the server would not have it, or is away */
-export async function addTrack(job: string, track: NewTrack, from: ReadResult): Promise<TrackSummary> {
-  const made = await ask<TrackSummary>('POST', `/jobs/${job}/tracks`, { ...track, foreign: from.foreign });
-  await ask('POST', `/tracks/${made.id}/edits`, {
-    id: newId(),
-    base: 0,
-    edits: [{ type: 'insert', captions: withIds(from.captions, newId) }],
-  });
-  return made;
+/** A track with its captions, as the server takes it: whole, under an id made here, once however often it is sent. */
+export interface MadeTrack extends NewTrack {
+  readonly id: string;
+  readonly foreign: Foreign | null;
+  readonly captions: readonly Caption[];
 }
+
+export const trackFrom = (track: NewTrack, from: ReadResult): MadeTrack => ({
+  ...track,
+  id: newId(),
+  foreign: from.foreign,
+  captions: withIds(from.captions, newId),
+});
+
+/** @throws {Refusal} when the server would not have it, or is away; asking again with the same track makes it once */
+export const addTrack = (job: string, track: MadeTrack): Promise<TrackSummary> =>
+  ask<TrackSummary>('POST', `/jobs/${job}/tracks`, track);

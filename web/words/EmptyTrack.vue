@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { caption } from '../../core/track/caption.ts';
-import { newId } from '../outbox/deliver.ts';
+import { newId } from '../sync/ids.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';

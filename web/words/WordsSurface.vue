@@ -2,7 +2,7 @@
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { nonce } from '../nonce.ts';
-import { newId } from '../outbox/deliver.ts';
+import { newId } from '../sync/ids.ts';
 import { useArriving } from '../stores/arriving.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';

@@ -184,7 +184,7 @@ export const useDoubt = defineStore('doubt', () => {
     close();
     const doubted = caption && now ? of(caption).filter((w) => now.asked.words.includes(w)) : [];
     if (!caption || doubted.length === 0 || !track.editable) return;
-    track.change({ type: 'replace', removed: [caption.id], captions: [agreed(caption, doubted)] });
+    track.change({ type: 'setWords', captions: [{ id: caption.id, words: agreed(caption.words, doubted) }] });
   }
 
   return { count, open, next, suggestHere, close, take, keep };

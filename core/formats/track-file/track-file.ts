@@ -76,7 +76,8 @@ function read(text: string): ReadResult {
   }
 }
 
-function write({ captions, language, title, foreign }: Sheet): string {
+/** A track as a file of Fenwix’s own. */
+export function writeTrackFile({ captions, language, title, foreign }: Sheet): string {
   const { captions: _, ...head }: TrackFile = {
     fenwix: 'track',
     version: trackFileVersion,
@@ -97,5 +98,5 @@ export const trackFile: Format = {
   mediaType: 'application/json',
   detect: (text) => (shape.test(text.slice(0, 4000)) ? 1 : 0),
   read,
-  writer: { write, losses: () => [] },
+  writer: { write: writeTrackFile, losses: () => [] },
 };

@@ -98,5 +98,8 @@ export function editOf(before: readonly Caption[], after: readonly Caption[]): E
     const [only] = edits;
     return only && edits.length === 1 ? only : { type: 'together', edits };
   }
+  const [was, now] = [before[0], after[0]];
+  if (was && now && before.length === 1 && after.length === 1 && was.id === now.id)
+    return { type: 'setCaptions', captions: [now] };
   return { type: 'replace', removed: before.map((c) => c.id), captions: after };
 }

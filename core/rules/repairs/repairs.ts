@@ -77,6 +77,7 @@ const byHand: Readonly<Partial<Record<RuleId, string>>> = {
   'no-end-mark': 'Whether a sentence ends there is for somebody to say.',
   unclosed: 'Where it should close is for somebody to say.',
   provisional: 'The text has to be placed in the sound first.',
+  'in-conflict': 'Somebody has to choose one of the versions; the monitor shows them.',
   'not-proofed': 'Somebody has to hear it.',
 };
 

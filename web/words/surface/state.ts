@@ -3,7 +3,8 @@ import { Annotation, StateEffect, StateField, type EditorState } from '@codemirr
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { HouseStyle } from '../../../core/rules/style.ts';
 import type { Caption } from '../../../core/track/caption.ts';
-import type { Applied, Edit } from '../../../core/track/edits.ts';
+import type { Applied } from '../../../core/track/apply.ts';
+import type { Edit } from '../../../core/track/edits.ts';
 import { layoutOf, type Layout } from './layout.ts';
 
 /** What the margins and marks show besides the captions. */

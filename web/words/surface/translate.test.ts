@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { shippedStyle } from '../../../core/rules/shipped.ts';
 import { captionsArbitrary, play, seedsArbitrary } from '../../../core/track/arbitrary.ts';
 import { caption } from '../../../core/track/caption.ts';
-import { apply } from '../../../core/track/edits.ts';
+import { apply } from '../../../core/track/apply.ts';
 import { changesTo, documentOf, followed, layoutOf, spotAt } from './layout.ts';
 import { joint, translate } from './translate.ts';
 

@@ -1,0 +1,184 @@
+/** Changes of one caption as a whole that meet changes of its parts. */
+import { withVersions, type Caption } from '../caption.ts';
+import { withVersion } from '../effects.ts';
+import type { EditOf, Single } from '../edits.ts';
+import { spliceText, type Ranged } from '../ranges.ts';
+import type { Cross } from './cross.ts';
+import { after, type State } from './parts.ts';
+import { changeSet, changesOf, crossed, difference, splicesOf } from './text.ts';
+import type { ChangeSet } from '@codemirror/state';
+
+/** Edits of one caption that change none of its text. */
+export type Attribute = EditOf<
+  'setTimes' | 'retime' | 'mark' | 'letBe' | 'proof' | 'setWords' | 'setSpeaker' | 'setPlacement' | 'keepVersion'
+>;
+type Whole = EditOf<'setCaptions'>;
+type Splice = EditOf<'splice'>;
+
+/** The caption an edit of one caption is about. */
+export function idOf(part: Attribute | Whole | Splice): string {
+  const id = 'captions' in part ? part.captions[0]?.id : 'ids' in part ? part.ids[0] : part.id;
+  return id ?? '';
+}
+
+/** What an attribute is kept in. */
+const fields: Readonly<Record<Attribute['type'], readonly (keyof Caption)[]>> = {
+  setTimes: ['start', 'end', 'timing'],
+  retime: ['start', 'end', 'timing'],
+  mark: ['marks'],
+  letBe: ['letBe'],
+  proof: ['proofed'],
+  setWords: ['words'],
+  setSpeaker: ['speakers'],
+  setPlacement: ['placement'],
+  keepVersion: [],
+};
+
+const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+const withText = <T extends Ranged>(of: T, set: ChangeSet): T =>
+  changesOf(set).reduce((now, c) => spliceText(now, c.from, c.to, c.insert), of);
+
+const baseOf = (at: State, id: string, or: Caption): Caption => at.get(id) ?? or;
+
+/** The caption a whole change makes of one; the part has just one. */
+export function madeBy(whole: Whole): Caption {
+  const [made] = whole.captions;
+  if (!made) throw new RangeError('A change of a caption has a caption.');
+  return made;
+}
+
+const wholeOf = (c: Caption): Whole => ({ type: 'setCaptions', captions: [c] });
+
+/** What is said of a caption, carried over a change of its text. */
+function carried(attribute: Attribute, set: ChangeSet, at: State): readonly Attribute[] {
+  const id = idOf(attribute);
+  const base = at.get(id);
+  let now: readonly Attribute[] = [attribute];
+  if (!base || set.empty) return now;
+  let captions: State = new Map([[id, base]]);
+  for (const splice of splicesOf(set, id, false)) {
+    const from = captions;
+    now = now.flatMap((a) => overSplice(a, splice, from));
+    captions = after(captions, [splice]);
+  }
+  return now;
+}
+
+/** What is said of a caption after characters of it have changed: along with its text, or not at all. */
+function overSplice(attribute: Attribute, splice: Splice, at: State): readonly Attribute[] {
+  const base = at.get(splice.id);
+  if (!base) return [];
+  const follow = (of: Partial<Ranged>): Ranged =>
+    spliceText({ text: base.text, marks: [], speakers: [], words: [], ...of }, splice.from, splice.to, splice.insert);
+  switch (attribute.type) {
+    case 'mark': {
+      const { from, to, kind, value } = attribute;
+      return follow({ marks: [{ from, to, kind, value }] }).marks.map((m) => ({
+        ...attribute,
+        from: m.from,
+        to: m.to,
+      }));
+    }
+    case 'setWords':
+      return attribute.captions.map(({ id, words }) => ({
+        type: 'setWords',
+        captions: [{ id, words: follow({ words }).words }],
+      }));
+    case 'setSpeaker':
+      return [{ ...attribute, speakers: follow({ speakers: attribute.speakers }).speakers }];
+    case 'proof':
+      // Nobody has heard both the new text and this agreement.
+      return splice.keeps || !attribute.proofed ? [attribute] : [];
+    case 'setTimes':
+    case 'retime':
+    case 'letBe':
+    case 'setPlacement':
+    case 'keepVersion':
+      return [attribute];
+  }
+}
+
+/** Own typing over what theirs say of the caption, and the other way round. */
+export const spliceOverAttribute: Cross<Splice, Attribute> = (own, theirs, at) => ({
+  own: [own],
+  theirs: overSplice(theirs, own, at),
+});
+export const attributeOverSplice: Cross<Attribute, Splice> = (own, theirs, at) => ({
+  own: overSplice(own, theirs, at),
+  theirs: [theirs],
+});
+
+export const spliceOverSplice: Cross<Splice, Splice> = (own, theirs, at) => {
+  const length = at.get(own.id)?.text.length ?? 0;
+  const sets = crossed(changeSet(own, length), changeSet(theirs, length));
+  return {
+    own: splicesOf(sets.own, own.id, own.keeps === true),
+    theirs: splicesOf(sets.theirs, own.id, theirs.keeps === true),
+  };
+};
+
+export const spliceOverWhole: Cross<Splice, Whole> = (own, theirs, at) => {
+  const made = madeBy(theirs);
+  const base = baseOf(at, own.id, made);
+  const set = changeSet(own, base.text.length).map(difference(base.text, made.text));
+  const then = splicesOf(set, own.id, own.keeps === true);
+  return { own: then, theirs: [wholeOf(after(new Map([[own.id, made]]), then).get(own.id) ?? made)] };
+};
+
+export const wholeOverSplice: Cross<Whole, Splice> = (own, theirs, at) => {
+  const made = madeBy(own);
+  const base = baseOf(at, made.id, made);
+  const set = changeSet(theirs, base.text.length).map(difference(base.text, made.text), true);
+  const then = splicesOf(set, made.id, theirs.keeps === true);
+  return { own: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)], theirs: then };
+};
+
+export const attributeOverWhole: Cross<Attribute, Whole> = (own, theirs, at) => {
+  const made = madeBy(theirs);
+  const base = baseOf(at, made.id, made);
+  const then = carried(own, difference(base.text, made.text), at);
+  return { own: then, theirs: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)] };
+};
+
+export const wholeOverAttribute: Cross<Whole, Attribute> = (own, theirs, at) => {
+  const made = madeBy(own);
+  const base = baseOf(at, made.id, made);
+  const set = difference(base.text, made.text);
+  const followed = withText(base, set);
+  const saysOtherwise = fields[theirs.type].some((f) => !same(followed[f], made[f]));
+  const then = saysOtherwise ? [] : carried(theirs, set, at);
+  return { own: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)], theirs: then };
+};
+
+/** Two changes of one caption as one: text of both, and of what else there is what either changed, the own where both did. */
+export function mergedCaption(base: Caption, own: Caption, theirs: Caption): Caption {
+  const [mine, others] = [difference(base.text, own.text), difference(base.text, theirs.text)];
+  const sets = crossed(mine, others);
+  const result = withText(theirs, sets.own);
+  const followed = withText(base, mine);
+  const changed = (field: keyof Caption): boolean => !same(followed[field], own[field]);
+  const overTheirs = withText(own, sets.theirs);
+  const merged: Caption = {
+    ...result,
+    ...((['start', 'end', 'timing'] as const).some(changed)
+      ? { start: own.start, end: own.end, timing: own.timing }
+      : {}),
+    ...(changed('marks') ? { marks: overTheirs.marks } : {}),
+    ...(changed('speakers') ? { speakers: overTheirs.speakers } : {}),
+    ...(changed('words') ? { words: overTheirs.words } : {}),
+    ...(changed('placement') ? { placement: own.placement } : {}),
+    ...(changed('letBe') ? { letBe: own.letBe } : {}),
+    ...(changed('foreign') ? { foreign: own.foreign } : {}),
+    ...(changed('proofed') ? { proofed: own.proofed } : {}),
+  };
+  const old = base.versions ?? [];
+  const left = (merged.versions ?? []).filter((v) => !old.includes(v) || own.versions?.includes(v));
+  return (own.versions ?? []).filter((v) => !old.includes(v)).reduce(withVersion, withVersions(merged, left));
+}
+
+export const wholeOverWhole: Cross<Whole, Whole> = (own, theirs, at) => {
+  const [mine, others] = [madeBy(own), madeBy(theirs)];
+  const merged: readonly Single[] = [wholeOf(mergedCaption(baseOf(at, mine.id, mine), mine, others))];
+  return { own: merged, theirs: merged };
+};

@@ -1,0 +1,41 @@
+/** Recordings nobody uses, and uploads that never came to an end: taken away. */
+import { readdirSync, rmSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Knex } from 'knex';
+import { folderOf, partEnding } from './keep.ts';
+import type { RecordingRow } from './store.ts';
+import { inTurn } from './turns.ts';
+
+/** A recording that no job uses is kept for so long: somebody may be filling in the rest of a new job. */
+export const keptIdle = 24 * 3600 * 1000;
+
+/** Takes a recording away unless a job uses it. */
+export const removeUnused = (db: Knex, data: string, hash: string): Promise<void> =>
+  inTurn(async () => {
+    if (await db('jobs').where({ recording: hash }).first()) return;
+    await db('recordings').where({ hash }).delete();
+    await rm(join(folderOf(data), hash), { force: true });
+  });
+
+/** Takes away what has been without a job for a day. @param now in ms since 1970 */
+export async function sweepRecordings(db: Knex, data: string, now: number): Promise<void> {
+  const rows = await db<RecordingRow>('recordings')
+    .whereNotIn('hash', db('jobs').whereNotNull('recording').select('recording'))
+    .where('idle', '<', now - keptIdle)
+    .select('hash');
+  for (const { hash } of rows)
+    await inTurn(async () => {
+      // Asked again in its turn: it may have been brought in once more meanwhile.
+      const row = await db<RecordingRow>('recordings').where({ hash }).first();
+      if (!row || row.idle >= now - keptIdle || (await db('jobs').where({ recording: hash }).first())) return;
+      await db('recordings').where({ hash }).delete();
+      await rm(join(folderOf(data), hash), { force: true });
+    });
+}
+
+/** Takes away what is left of uploads that a kill or a stop has cut off. */
+export function sweepUploads(data: string): void {
+  for (const name of readdirSync(folderOf(data)))
+    if (name.endsWith(partEnding)) rmSync(join(folderOf(data), name), { force: true });
+}

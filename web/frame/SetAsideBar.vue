@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { sentence } from '../api/client.ts';
+import { saveAs } from '../files/save-as.ts';
+import { useJob } from '../stores/job.ts';
+import { useTrack } from '../stores/track.ts';
+import type { SetAside } from '../sync/outbox.ts';
+import { setAsideFile, trackFileOf } from './set-aside-file.ts';
+
+const track = useTrack();
+const job = useJob();
+const busy = ref(false);
+
+const many = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;
+const first = computed((): SetAside | null => track.asides[0] ?? null);
+
+function save(aside: SetAside): void {
+  saveAs(setAsideFile(aside), 'changes-set-aside.json', 'application/json');
+}
+async function tryAgain(aside: SetAside): Promise<void> {
+  const why = await track.tryAside(aside.id);
+  if (why) track.notice = `They still cannot be made: ${why} They are kept as they are.`;
+}
+
+function saveTrack(): void {
+  if (!track.track) return;
+  saveAs(trackFileOf(track.track, track.captions), 'captions-of-this-page.json', 'application/json');
+}
+async function keepApart(): Promise<void> {
+  if (!job.job) return;
+  busy.value = true;
+  try {
+    await track.keepApart(job.job.id);
+    await job.refresh();
+    track.notice =
+      'What this page had is a track of its own now, in Tracks. Shown here is the track as the server has it.';
+  } catch (error) {
+    track.notice = `Nothing was changed: ${sentence(error)}`;
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <div v-if="track.keeping === 'apart'" class="aside" role="alert">
+    <span
+      >The server has another history of this track: its data folder was put back to another state. What this page shows
+      is safe in this browser, and nothing of it is sent.</span
+    >
+    <span class="aside-actions">
+      <button class="plain-button" type="button" :disabled="busy" @click="keepApart">
+        Keep it as a track of its own
+      </button>
+      <button class="plain-button" type="button" @click="saveTrack">Save as a file</button>
+    </span>
+  </div>
+  <div v-else-if="first" class="aside" role="alert">
+    <span
+      >{{ many(first.edits.length, 'change') }} could not be kept and {{ first.edits.length === 1 ? 'is' : 'are' }} set
+      aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.</span
+    >
+    <span class="aside-actions">
+      <button class="plain-button" type="button" @click="save(first)">Save as a file</button>
+      <button class="plain-button" type="button" @click="tryAgain(first)">Try again</button>
+      <button class="plain-button" type="button" @click="track.dropAside(first.id)">Discard</button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.aside {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 7px 14px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--alarm-wash);
+  color: var(--ink);
+}
+.aside-actions {
+  display: flex;
+  flex: none;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,33 @@
+/** What could not be kept, as files a person can take away. */
+import { writeTrackFile } from '../../core/formats/track-file/track-file.ts';
+import type { Caption, Track } from '../../core/track/caption.ts';
+import type { Edit } from '../../core/track/edits.ts';
+import type { SetAside } from '../sync/outbox.ts';
+
+/** The words an edit carries, for somebody who reads the file. */
+function wordsOf(edit: Edit): readonly string[] {
+  switch (edit.type) {
+    case 'together':
+      return edit.edits.flatMap(wordsOf);
+    case 'splice':
+      return edit.insert === '' ? [] : [edit.insert];
+    case 'insert':
+    case 'replace':
+    case 'setCaptions':
+      return edit.captions.map((c) => c.text);
+    case 'keepVersion':
+      return edit.caption ? [edit.caption.text] : [];
+    default:
+      return [];
+  }
+}
+
+/** Changes that were set aside: the words first, then the edits whole. */
+export function setAsideFile({ reason, at, edits }: SetAside): string {
+  const content = { reason, at: new Date(at).toISOString(), words: edits.flatMap(wordsOf), edits };
+  return `${JSON.stringify(content, null, 2)}\n`;
+}
+
+/** The captions of this page as a track file. */
+export const trackFileOf = ({ name, language, foreign }: Track, captions: readonly Caption[]): string =>
+  writeTrackFile({ captions, title: name, language, foreign });

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Caption } from '../../core/track/caption.ts';
+import type { Choice } from '../../core/track/edits.ts';
+import { marginClock } from '../../core/time/clock.ts';
+import { useTrack } from '../stores/track.ts';
+
+const props = defineProps<{ caption: Caption }>();
+const track = useTrack();
+
+interface Shown {
+  readonly chosen: Choice;
+  readonly title: string;
+  /** Null where the version is that there is no caption. */
+  readonly text: string | null;
+  readonly action: string;
+}
+const versions = computed((): Shown[] => [
+  { chosen: 'standing', title: 'Shown in the track', text: props.caption.text, action: 'Keep this one' },
+  ...(props.caption.versions ?? []).map((v): Shown =>
+    v
+      ? {
+          chosen: `version:${v.id}`,
+          title: `Written elsewhere, ${marginClock(v.start)} to ${marginClock(v.end)}`,
+          text: v.text,
+          action: 'Use this one',
+        }
+      : { chosen: 'removed', title: 'Removed elsewhere', text: null, action: 'Remove the caption' },
+  ),
+]);
+
+function choose(chosen: Choice): void {
+  track.change({ type: 'chooseVersion', id: props.caption.id, chosen });
+}
+</script>
+
+<template>
+  <section class="versions" aria-labelledby="versions-title">
+    <h3 id="versions-title"><span aria-hidden="true">▲</span> Versions of this caption</h3>
+    <ul>
+      <li v-for="v in versions" :key="v.chosen">
+        <span class="versions-title">{{ v.title }}</span>
+        <span v-if="v.text !== null" class="versions-text">{{ v.text || '(no text)' }}</span>
+        <button type="button" class="plain-button" @click="choose(v.chosen)">{{ v.action }}</button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.versions {
+  margin-top: 10px;
+  padding: 9px 10px;
+  border-left: 4px solid var(--alarm);
+  background: var(--alarm-wash);
+  font-size: 14px;
+}
+h3 {
+  font-size: 14px;
+}
+ul {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 4px;
+  padding: 8px 0;
+}
+li + li {
+  border-top: 1px solid var(--rule);
+}
+.versions-text {
+  font-size: 16px;
+  line-height: 1.35;
+  white-space: pre-line;
+}
+</style>

@@ -1,0 +1,2 @@
+/** An id nobody else has made. */
+export const newId = (): string => crypto.randomUUID();
