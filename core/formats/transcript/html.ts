@@ -65,13 +65,11 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
   let hidden = 0;
   let marks: Mark[] = [];
   let open: Open[] = [];
-  let lineAt = 0;
+  // The next line break is remembered: a page may be one line of millions of characters.
+  let nextBreak = source.indexOf('\n');
   let line = 1;
   const lineOf = (index: number): number => {
-    for (let i = source.indexOf('\n', lineAt); i >= 0 && i < index; i = source.indexOf('\n', i + 1)) {
-      line++;
-      lineAt = i + 1;
-    }
+    for (; nextBreak >= 0 && nextBreak < index; nextBreak = source.indexOf('\n', nextBreak + 1)) line++;
     return line;
   };
   const close = (tag: Open): void => {
