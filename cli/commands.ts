@@ -16,7 +16,7 @@ fenwix convert IN OUT [--to FORMAT]  writes captions in another format, and says
 fenwix check FILE [--json]       what departs from a house style
 fenwix repair IN OUT [--json]    repairs what departs from a house style, and says what it could not
 fenwix reflow IN OUT [--all]     lays captions out anew where they depart from a house style
-fenwix styles [NAME]             the house styles, or one as a file
+fenwix styles [NAME] [--json]    the house styles, or one as a file
 
 Reading takes
   --from FORMAT       reads as this format, whatever the file looks like

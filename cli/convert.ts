@@ -5,9 +5,9 @@ import { lossInWords } from '../core/formats/loss.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';
 import type { Command } from './desk.ts';
-import { readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
+import { json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 
-const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict]`;
+const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict] [--json]`;
 
 /** @throws {CannotDo} naming what can be left out */
 function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; readonly labels: boolean } {
@@ -21,7 +21,7 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
 export const convert: Command = (words, desk) => {
   const given = takeApart(words, {
     values: [...reading.values, 'to', 'language', 'leave-out'],
-    flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks'],
+    flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
   });
   const { files, values, flags } = given;
   const [from, out] = files;
@@ -45,13 +45,19 @@ export const convert: Command = (words, desk) => {
     wordTimes: flags.has('word-times'),
     timeMarks: flags.has('time-marks'),
   };
-  for (const m of file.mended) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
+  const inWords = !flags.has('json');
+  for (const m of inWords ? file.mended : []) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
   if (flags.has('unroll') && !file.rolling)
     desk.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
   const losses = target.writer.losses(sheet, options);
-  if (losses.length > 0) desk.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
+  if (losses.length > 0 && inWords) desk.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
   const text = target.writer.write(sheet, options);
   desk.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  if (!inWords)
+    // What stands on standard output is the file where that was asked for.
+    (out === '-' ? desk.mutter : desk.say)(
+      json({ format: target.name, captions: sheet.captions.length, mended: file.mended, losses }),
+    );
   const lost = losses.length > 0 || file.mended.some((m) => m.lost === true);
   return flags.has('strict') && lost ? 1 : 0;
 };

@@ -5,9 +5,10 @@ import type { Command } from './desk.ts';
 import { json, styleAsked } from './files.ts';
 
 export const styles: Command = (words, desk) => {
-  const { files } = takeApart(words, { values: [], flags: [] });
+  const { files, flags } = takeApart(words, { values: [], flags: ['json'] });
   const [name] = files;
   if (name !== undefined) desk.say(json(styleAsked(desk, name)));
+  else if (flags.has('json')) desk.say(json(shippedStyles));
   else
     for (const s of shippedStyles)
       desk.say(

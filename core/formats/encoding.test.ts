@@ -82,4 +82,16 @@ describe('decodeText', () => {
   it('takes the largest file there may be', () => {
     expect(decodeText(new Uint8Array(largestCaptionFile).fill(120)).text).toHaveLength(largestCaptionFile);
   });
+
+  // Encoding Standard, index windows-1252; the label iso-8859-1 stands for it.
+  it.each(['iso-8859-1', 'windows-1252', 'iso-8859-15'])('reads dashes and quotation marks told as %s', (label) => {
+    const bytes = Uint8Array.from([0x69, 0x74, 0x92, 0x73, 0x20, 0x96, 0x20, 0x93, 0x85, 0x94, 0x20, 0xe9]);
+    expect(decodeText(bytes, label).text).toBe('it’s – “…” é');
+  });
+
+  it('reads good text with a zero byte in it, and nothing that is full of them', () => {
+    const text = new TextEncoder().encode(`${'1\n00:00:01,000 --> 00:00:02,000\nthe gate\n\n'.repeat(4)}a\0b`);
+    expect(decodeText(text).text).toContain('a\ufffdb');
+    expect(() => decodeText(Uint8Array.from({ length: 400 }, (_, i) => (i % 3 === 0 ? 0 : 65)))).toThrow('zero bytes');
+  });
 });

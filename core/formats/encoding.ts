@@ -72,6 +72,16 @@ function decoderFor(label: string): TextDecoder | null {
   }
 }
 
+/** What Windows-1252 has where other encodings have control characters (Encoding Standard, index windows-1252); U+FFFD where it has nothing. */
+const windows1252 = '€\ufffd‚ƒ„…†‡ˆ‰Š‹Œ\ufffdŽ\ufffd\ufffd‘’“”•–—˜™š›œ\ufffdžŸ';
+
+/**
+ * Text as people write it: U+0080 to U+009F are never meant, and come of dashes and quotation marks in
+ * Windows-1252 read as Latin-1; U+0000 becomes U+FFFD, as WebVTT has it.
+ */
+const readable = (text: string): string =>
+  text.replace(/[\u0080-\u009f]/g, (sign) => windows1252.charAt(sign.charCodeAt(0) - 0x80)).replaceAll('\0', '\ufffd');
+
 const count = (text: string, sign: string): number => {
   let n = 0;
   for (let i = text.indexOf(sign); i >= 0; i = text.indexOf(sign, i + 1)) n++;
@@ -81,7 +91,7 @@ const count = (text: string, sign: string): number => {
 function decode(bytes: Uint8Array, label: string, by: FoundBy): Decoded {
   const decoder = decoderFor(label);
   if (!decoder) throw new Unreadable(`“${label}” is not an encoding that can be read. Try utf-8 or windows-1252.`);
-  const text = decoder.decode(bytes);
+  const text = readable(decoder.decode(bytes));
   return { text, encoding: decoder.encoding, by, broken: count(text, '\ufffd') };
 }
 
@@ -94,6 +104,14 @@ function utf16ByZeros(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
   if (even + odd < end / 12) return null;
   if (odd > even * 10) return 'utf-16le';
   return even > odd * 10 ? 'utf-16be' : null;
+}
+
+/** Whether a file is no text for its zero bytes; a few in otherwise good text are slips of whatever wrote it. */
+function isFullOfZeros(bytes: Uint8Array): boolean {
+  const sample = bytes.subarray(0, 4096);
+  let zeros = 0;
+  for (const byte of sample) if (byte === 0) zeros++;
+  return zeros * 20 > sample.length;
 }
 
 /** How many bytes the guess looks at. */
@@ -141,8 +159,7 @@ export function decodeText(bytes: Uint8Array, told?: string): Decoded {
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return decode(bytes, 'utf-16be', 'mark');
   const zeros = utf16ByZeros(bytes);
   if (zeros) return decode(bytes, zeros, 'zeros');
-  if (bytes.subarray(0, 4096).includes(0))
-    throw new Unreadable('The file does not hold text: there is a zero byte near its beginning.');
+  if (isFullOfZeros(bytes)) throw new Unreadable('The file does not hold text: it is full of zero bytes.');
   const marked = bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf;
   const utf8 = decode(bytes, 'utf-8', marked ? 'mark' : 'utf-8');
   if (utf8.broken === 0 || marked) return utf8;

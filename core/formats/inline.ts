@@ -131,6 +131,13 @@ export function writeInline(
     );
   }
   const times = new Map(stamps.map((s) => [s.at, s.ms]));
+  // By where they begin: a caption may hold tens of thousands.
+  const beginning = new Map<number, Placed[]>();
+  for (const tag of tags) {
+    const there = beginning.get(tag.from);
+    if (there) there.push(tag);
+    else beginning.set(tag.from, [tag]);
+  }
   const stops = [...new Set([0, of.text.length, ...tags.flatMap((t) => [t.from, t.to]), ...times.keys()])].sort(
     (a, b) => a - b,
   );
@@ -141,7 +148,7 @@ export function writeInline(
     const closed = k < 0 ? [] : open.slice(k);
     for (const { tag } of [...closed].reverse()) out += tag[1];
     const again = closed.filter((t) => t.to > stop);
-    const fresh = tags.filter((t) => t.from === stop).sort((a, b) => b.to - a.to);
+    const fresh = (beginning.get(stop) ?? []).sort((a, b) => b.to - a.to);
     for (const { tag } of [...again, ...fresh]) out += tag[0];
     open = [...(k < 0 ? open : open.slice(0, k)), ...again, ...fresh];
     const ms = times.get(stop);

@@ -4,6 +4,7 @@ import type { HouseStyle } from '../rules/style.ts';
 import { ctm } from './ctm/ctm.ts';
 import { decodeText, type Decoded, type FoundBy } from './encoding.ts';
 import { Unreadable, type Format, type FormatName, type ReadResult } from './format.ts';
+import { safeWriter } from './safe-sheet.ts';
 import { srt } from './srt/srt.ts';
 import { timedText } from './timed-text/timed-text.ts';
 import { trackFile } from './track-file/track-file.ts';
@@ -23,8 +24,10 @@ export const formats: readonly Format[] = [
   timedText,
 ];
 
-/** The formats that are written too, in the order in which they are offered. */
-export const writable = formats.flatMap((f) => (f.writer ? [{ ...f, writer: f.writer }] : []));
+/** The formats that are written too, in the order in which they are offered; only Fenwix’s own holds whatever a track does. */
+export const writable = formats.flatMap((f) =>
+  f.writer ? [{ ...f, writer: f === trackFile ? f.writer : safeWriter(f.writer) }] : [],
+);
 
 export const formatNamed = (name: string): Format | null => formats.find((f) => f.name === name) ?? null;
 

@@ -48,7 +48,10 @@ const nobody: ReadonlySet<string> = new Set();
  * @param known names of speakers, in lower case
  */
 export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: ReadonlySet<string> = nobody): Stretch[] {
-  const marked = of.speakers.filter((s) => s.label > 0).map((s) => ({ from: s.from, to: s.from + s.label }));
+  const marked = of.speakers
+    .filter((s) => s.label > 0)
+    // No longer than what is said: words behind it are not the label's.
+    .map((s) => ({ from: s.from, to: Math.min(s.to, s.from + s.label) }));
   if (!of.text.includes(':')) return marked;
   let from = 0;
   const found: Stretch[] = [];

@@ -46,7 +46,11 @@ export const monitorClock = (ms: number): string => formatClock(ms, { fraction: 
 export const marginClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'when needed', digits: 2 });
 
 /** `2.40 s`: a duration with its unit, cut to hundredths so that it never claims time that is not there. */
-export const seconds = (ms: number): string => `${(Math.trunc(ms / 10) / 100).toFixed(2)} s`;
+export function seconds(ms: number): string {
+  const hundredths = Math.abs(Math.trunc(ms / 10));
+  const rest = hundredths % 100;
+  return `${ms <= -10 ? '-' : ''}${String((hundredths - rest) / 100)}.${rest < 10 ? '0' : ''}${String(rest)} s`;
+}
 
 /** `2 min 31 s`: how long a recording is. */
 export function lengthInWords(ms: number): string {

@@ -195,14 +195,28 @@ const cutSpeaker = (range: SpeakerRange, from: number, to: number): SpeakerRange
   }));
 
 function cutWords(of: Ranged, from: number, to: number): WordRange[] {
-  return of.words.flatMap((w): WordRange[] => {
-    const start = Math.max(w[0], from);
-    const end = Math.min(w[1], to);
-    if (end <= start) return [];
-    if (start === w[0] && end === w[1]) return [[start - from, end - from, w[2], w[3], w[4], w[5], w[6]]];
-    const at = (offset: number): number => Math.round(w[2] + ((w[3] - w[2]) * (offset - w[0])) / (w[1] - w[0]));
-    return [[start - from, end - from, at(start), at(end), w[4], 'guessed', of.text.slice(start, end)]];
-  });
+  const { words, text } = of;
+  const out: WordRange[] = [];
+  // Words lie one after the other, so those before the part are jumped over.
+  let low = 0;
+  for (let high = words.length; low < high;) {
+    const middle = (low + high) >> 1;
+    if ((words[middle]?.[1] ?? 0) <= from) low = middle + 1;
+    else high = middle;
+  }
+  for (let w = words[low]; w && w[0] < to; w = words[++low]) {
+    const [begins, ends, starts, stops, certainty, source, heard] = w;
+    const start = Math.max(begins, from);
+    const end = Math.min(ends, to);
+    if (end <= start) continue;
+    if (start === begins && end === ends) out.push([start - from, end - from, starts, stops, certainty, source, heard]);
+    else {
+      const at = (offset: number): number =>
+        Math.round(starts + ((stops - starts) * (offset - begins)) / (ends - begins));
+      out.push([start - from, end - from, at(start), at(end), certainty, 'guessed', text.slice(start, end)]);
+    }
+  }
+  return out;
 }
 
 /** Ranged texts one after the other, with `between` from each to the next. */

@@ -4,7 +4,7 @@ import { Unreadable, type Mended, type ReadCaption, type ReadResult } from '../f
 import { plainLineEnds } from '../lines.ts';
 import { stopsOf, type Stop } from './stops.ts';
 import { readSrtText } from './text.ts';
-import type { TimeLine } from './time-line.ts';
+import { strictTimeLine, type TimeLine } from './time-line.ts';
 
 /** Notes something that was mended on the line of a caption's times. */
 const note = (mended: Mended[], stop: Stop, message: string): void => void mended.push({ line: stop.line, message });
@@ -81,6 +81,15 @@ function withoutRemains(body: string, stop: Stop, mended: Mended[]): string {
   return body.slice(0, cut);
 }
 
+/** A time line that the end of its file cuts off: it is the last line, not whole, and nothing stands under it. */
+function cutTimeLine(source: string, stop: Stop | undefined): { readonly line: number; readonly rest: string } | null {
+  if (!stop || stop.body < source.length || source.endsWith('\n')) return null;
+  const from = source.lastIndexOf('\n') + 1;
+  if (strictTimeLine(source, from, source.length)) return null;
+  const [begins = '', ends = ''] = source.slice(from).split('-->');
+  return ends.trim().length < begins.trim().length ? { line: stop.line, rest: source.slice(from).trim() } : null;
+}
+
 /** The text between a time line and the next caption, without the blank lines around it and in it. */
 function bodyOf(source: string, stop: Stop, next: Stop | undefined, mended: Mended[]): string {
   let end = next?.from ?? source.length;
@@ -130,6 +139,15 @@ export function readSrt(text: string): ReadResult {
       message: `“${lead.slice(0, 40)}” stands before the first caption; it was left out.`,
       lost: true,
     });
+  const cut = stops.length > 1 ? cutTimeLine(source, stops.at(-1)) : null;
+  if (cut) {
+    stops.pop();
+    mended.push({
+      line: cut.line,
+      message: `The file ends in the middle of a time line: “${cut.rest}” was left out.`,
+      lost: true,
+    });
+  }
   const found = stops.map((stop, k) => captionAt(source, stop, k, stops, mended));
   const captions = ordered(found, (k) => stops[k]?.line ?? 1, mended);
   return { format: 'srt', language: null, captions, mended: mended.sort((a, b) => a.line - b.line), foreign: null };

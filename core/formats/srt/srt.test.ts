@@ -1,3 +1,4 @@
+import { readSrt } from './read.ts';
 import { bytes, asked, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
 import { caption } from '../../track/caption.ts';
@@ -62,6 +63,20 @@ describe('reading SRT', () => {
     const close = '1\n00:00:01,000 --> 00:00:02,000\nIn\n1984\n00:00:03,000 --> 00:00:04,000\nTwo\n';
     expect(cues(close).map((c) => c[2])).toEqual(['In\n1984', 'Two']);
   });
+
+  it('takes the number above a time line for its own where two files were put together without a blank line', () => {
+    const glued = '1\n00:00:01,000 --> 00:00:02,000\none\n1\n00:00:03,000 --> 00:00:04,000\ntwo\n';
+    expect(cues(glued).map((c) => c[2])).toEqual(['one', 'two']);
+  });
+
+  it.each(['00:00:0', '00:00:05,000 --> 00:0', '00:00:05,000 --> 00:00:06,00', '00:00:05,000 -->'])(
+    'leaves out a last time line that is cut off (%s), and says so',
+    (rest) => {
+      const result = readSrt(`1\n00:00:01,000 --> 00:00:02,000\none\n\n2\n${rest}`);
+      expect(result.captions.map((c) => c.text)).toEqual(['one']);
+      expect(result.mended.map((m) => m.message).join()).toMatch(/The file ends in the middle of a/);
+    },
+  );
 
   it('leaves text alone that only looks like times or tags', () => {
     const text = 'From 10:00 - 11:00 -- no\n12:30 -- then\na < b, <3';

@@ -51,8 +51,9 @@ export function stopsOf(source: string): Stop[] {
       : null;
     if (at) {
       const above = line > 1 ? numberOf(source, beforeFrom, beforeTo) : null;
-      // A number that continues no count, right under a text, is the end of that text.
-      const number = above !== null && (blankAbove || above === expected) ? above : null;
+      // Right under a text, a number is the caption's where it goes on with the count or begins it again, as
+      // where two files were put together without a blank line; any other is the end of that text.
+      const number = above !== null && (blankAbove || above === expected || above <= 1) ? above : null;
       const fits = at.sure || number !== null || (at.rest === '' && isBlank(source, beforeFrom, beforeTo));
       if (fits) {
         stops.push({

@@ -57,12 +57,16 @@ function marksOf(name: string, attributes: Readonly<Record<string, string>>): Op
 }
 
 /** Paragraphs of a page, and the language it says it is in. */
+/** Elements inside one another up to which a page is read; the parser’s time grows with the square of it. */
+const deepest = 5000;
+
 function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly language: string | null } {
   const paragraphs: Paragraph[] = [];
   let language: string | null = null;
   let text = '';
   let from = 0;
   let hidden = 0;
+  let depth = 0;
   let marks: Mark[] = [];
   let open: Open[] = [];
   // The next line break is remembered: a page may be one line of millions of characters.
@@ -91,6 +95,10 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
   };
   const parser: Parser = new Parser({
     onopentag(name, attributes) {
+      if (++depth > deepest)
+        throw new Unreadable(
+          `This HTML page has elements inside one another ${String(deepest)} deep and more, which no page for reading has.`,
+        );
       if (name === 'html') language = attributes['lang']?.trim() ?? null;
       if (silent.has(name)) hidden++;
       if (blocks.has(name)) flush();
@@ -98,6 +106,7 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
       if (found.length > 0 && open.length < 64) open.push({ name, from: text.length, marks: found });
     },
     onclosetag(name) {
+      depth--;
       if (silent.has(name)) hidden--;
       const k = open.findLastIndex((tag) => tag.name === name);
       const tag = open[k];
