@@ -37,6 +37,8 @@ declare module 'fastify' {
   interface FastifyInstance {
     /** The data folder this server has taken. */
     readonly folder: Folder;
+    /** Every route, as `GET /api/jobs/:id`. */
+    readonly routes: readonly string[];
   }
 }
 
@@ -56,6 +58,11 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
     folder.release();
   });
   app.decorate('folder', folder);
+  const routes: string[] = [];
+  app.addHook('onRoute', ({ method, url }) => {
+    for (const each of [method].flat()) if (each !== 'HEAD') routes.push(`${each} ${url}`);
+  });
+  app.decorate('routes', routes);
   answerProblems(app);
   guard(app);
   await app.register(helmet, { contentSecurityPolicy: false });

@@ -142,18 +142,27 @@ export function writeInline(
     (a, b) => a - b,
   );
   let out = '';
-  let open: Placed[] = [];
-  stops.forEach((stop, i) => {
-    const k = open.findIndex((t) => t.to <= stop);
-    const closed = k < 0 ? [] : open.slice(k);
-    for (const { tag } of [...closed].reverse()) out += tag[1];
-    const again = closed.filter((t) => t.to > stop);
+  const open: Placed[] = [];
+  /** Where the first of the open ones ends: between ends, none is looked at. */
+  let soonest = Infinity;
+  for (let i = 0; i < stops.length; i++) {
+    const stop = stops[i] ?? 0;
+    let again: readonly Placed[] = [];
+    if (soonest <= stop) {
+      const closed = open.splice(open.findIndex((t) => t.to <= stop));
+      for (const { tag } of [...closed].reverse()) out += tag[1];
+      again = closed.filter((t) => t.to > stop);
+      soonest = open.reduce((least, t) => Math.min(least, t.to), Infinity);
+    }
     const fresh = (beginning.get(stop) ?? []).sort((a, b) => b.to - a.to);
-    for (const { tag } of [...again, ...fresh]) out += tag[0];
-    open = [...(k < 0 ? open : open.slice(0, k)), ...again, ...fresh];
+    for (const placed of [...again, ...fresh]) {
+      out += placed.tag[0];
+      open.push(placed);
+      soonest = Math.min(soonest, placed.to);
+    }
     const ms = times.get(stop);
     if (ms !== undefined) out += dialect.stamp(ms);
     out += dialect.encode(of.text.slice(stop, stops[i + 1] ?? stop));
-  });
+  }
   return out;
 }

@@ -18,7 +18,11 @@ function safeCaption(c: Caption): Caption {
 
 /** Values that stand on a line of their own or beside times: one line, and no time line. */
 const oneLine = (value: string): string | null => {
-  const text = value.replace(/\s*[\r\n]+\s*/g, ' ').trim();
+  const text = value
+    .split(/[\r\n]+/)
+    .map((line) => line.trim())
+    .join(' ')
+    .trim();
   return text.includes('-->') ? null : text;
 };
 /** Blocks of WebVTT that are no cues. */

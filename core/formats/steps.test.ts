@@ -1,10 +1,11 @@
 /**
- * Reading is one pass: twice the text takes twice the steps. Steps are counted, not timed: every
- * character a string method or a pattern goes over while a file is read is one.
+ * Reading and writing are one pass: twice the text takes twice the steps. Steps are counted, not timed:
+ * every character a string method or a pattern goes over is one, and every item an array is gone over.
  */
 import { asked, bytes } from './arbitrary.ts';
-import { Unreadable } from './format.ts';
-import { formats, understand } from './registry.ts';
+import { withIds } from './cue.ts';
+import { plainly, Unreadable } from './format.ts';
+import { formats, understand, writable } from './registry.ts';
 
 type Method = (this: string, ...args: unknown[]) => unknown;
 
@@ -30,9 +31,36 @@ const costs: Readonly<Record<string, (text: string, args: readonly unknown[], re
   toUpperCase: (text) => text.length,
 };
 
-/** Steps taken by strings while something is done. */
+/** Methods that go over a whole array, or as far as they find something. */
+const scans = [
+  'filter',
+  'find',
+  'findIndex',
+  'findLast',
+  'findLastIndex',
+  'flatMap',
+  'map',
+  'some',
+  'every',
+  'includes',
+  'indexOf',
+  'reduce',
+  'forEach',
+  'splice',
+] as const;
+
+/** Steps taken by strings and over arrays while something is done. */
 function stepsOf(deed: () => void): number {
   let steps = 0;
+  const arrays = Array.prototype as unknown as Record<string, (this: unknown[], ...args: unknown[]) => unknown>;
+  const savedScans = scans.map((name) => [name, arrays[name]] as const);
+  for (const [name, method] of savedScans) {
+    if (!method) continue;
+    arrays[name] = function (...args) {
+      steps += 1 + this.length;
+      return method.apply(this, args);
+    };
+  }
   const strings = String.prototype as unknown as Record<string, Method>;
   const saved = Object.keys(costs).map((name) => [name, strings[name]] as const);
   // eslint-disable-next-line @typescript-eslint/unbound-method -- put back as it was
@@ -55,6 +83,7 @@ function stepsOf(deed: () => void): number {
     deed();
   } finally {
     for (const [name, method] of saved) if (method) strings[name] = method;
+    for (const [name, method] of savedScans) if (method) arrays[name] = method;
     RegExp.prototype.exec = exec;
   }
   return steps;
@@ -89,6 +118,16 @@ const awkward: Readonly<Record<string, (n: number) => string>> = {
   'a transcript': (n) => many(n, () => 'KEEPER: The lower gate is shut and the water falls.\n\n'),
   'a transcript of one paragraph': (n) => 'the gate is shut '.repeat(n * 3),
   HTML: (n) => many(n, () => '<p>The <i>gate</i> is <b>shut &amp; dry</p>\n'),
+  'HTML of one line': (n) => `<body>${many(n * 4, () => '<p>the gate')}`,
+  'WebVTT of time lines alone': (n) => `WEBVTT\n\n${'00:01.000 --> 00:02.000\n'.repeat(n * 4)}`,
+  'SRT of time lines alone': (n) => '00:00:01,000 --> 00:00:02,000\n'.repeat(n * 4),
+  'one WebVTT cue of ruby': (n) => `WEBVTT\n\n00:01.000 --> 00:02.000\n${'<ruby>a<rt>b</rt></ruby>'.repeat(n * 2)}`,
+  'one WebVTT cue of word times': (n) =>
+    `WEBVTT\n\n00:00.000 --> 02:00:00.000\n${many(n * 2, (i) => `<00:${String(Math.floor(i / 60)).padStart(2, '0')}:${String(i % 60).padStart(2, '0')}.500>word `)}`,
+  'CTM of words at one time': (n) => many(n * 2, () => 'reel 1 1.00 0.20 word 0.9\n'),
+  'TTML inside one another': (n) =>
+    `<tt><body>${'<div>'.repeat(n * 2)}<p begin="0s" end="2s">deep</p>${'</div>'.repeat(n * 2)}`,
+  'TTML of empty paragraphs': (n) => `<tt><body><div>${'<p/>'.repeat(n * 4)}</div></body></tt>`,
   'HTML never closed': (n) => `<p>${'<i><font color=red>a'.repeat(n * 2)}`,
 };
 
@@ -97,7 +136,10 @@ it.each(Object.keys(awkward))('%s: twice the text, twice the steps', (name) => {
     const file = bytes(awkward[name]?.(n) ?? '');
     return stepsOf(() => {
       try {
-        understand(file, { ...asked, rescue: true });
+        const { captions, language, foreign } = understand(file, { ...asked, rescue: true });
+        let made = 0;
+        const sheet = { captions: withIds(captions, () => String(++made)), title: 'Lock', language, foreign };
+        for (const { writer } of writable) writer.write(sheet, { ...plainly, wordTimes: true });
       } catch (error) {
         if (!(error instanceof Unreadable)) throw error;
       }

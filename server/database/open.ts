@@ -24,6 +24,9 @@ class Client extends ClientBetterSqlite3 {
 /** How long the driver waits for another process, in ms; it stops everything meanwhile, so the rest is tried outside it. */
 const patience = 20;
 
+const nothing = (): void => undefined;
+const silent = { warn: nothing, error: nothing, deprecate: nothing, debug: nothing };
+
 /** Write-ahead log with a flush to disk at every commit: what was acknowledged survives a power cut. */
 export async function openDatabase(folder: string): Promise<Knex> {
   const filename = join(folder, 'fenwix.sqlite');
@@ -33,6 +36,8 @@ export async function openDatabase(folder: string): Promise<Knex> {
     client: Client as unknown as typeof Knex.Client,
     connection: { filename },
     useNullAsDefault: true,
+    // What goes wrong is said by whoever asked; the driver's own words carry stack traces and what was written.
+    log: silent,
     pool: {
       min: 1,
       max: 1,

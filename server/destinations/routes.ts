@@ -44,7 +44,11 @@ const destination = Joi.object<{ name: string; kind: 'video-host'; url: string; 
 const handover = Joi.object<{ track: string; destination: string; place: string; format: 'srt' | 'vtt' }>({
   track: id,
   destination: id,
-  place: Joi.string().max(200).required(),
+  // Halves of a character can stand in no address.
+  place: Joi.string()
+    .max(200)
+    .pattern(/\p{Cs}/u, { invert: true })
+    .required(),
   format: Joi.valid('srt', 'vtt').required(),
 });
 
