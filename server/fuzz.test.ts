@@ -178,7 +178,7 @@ it.each(Object.keys(sound))(
         },
         ...(sent === undefined ? {} : { payload: json(sent) }),
       });
-      const about = `${route}, case ${String(i)}: ${String(JSON.stringify(sent)).slice(0, 300)} ${search} ${answer.body.slice(0, 300)}`;
+      const about = `${route}, case ${String(i)}: ${JSON.stringify(sent ?? null).slice(0, 300)} ${search} ${answer.body.slice(0, 300)}`;
       if (answer.statusCode === 500) throw new Error(`500 at ${about}`);
       if (answer.statusCode >= 400) {
         const said = answer.json<{ code: unknown; message: unknown }>();

@@ -4,6 +4,7 @@ import { caption, type Caption } from '../track/caption.ts';
 import type { Ground } from './finding.ts';
 import { findIn, finder } from './finder.ts';
 import { findingsAt } from './findings.ts';
+import { repairOf } from './repairs/repairs.ts';
 import { shippedStyle } from './shipped.ts';
 import { smallestGap, type HouseStyle } from './style.ts';
 
@@ -104,4 +105,11 @@ describe('findings', () => {
     const off = { ...style, text: { ...style.text, lineLength: { limit: 5, severity: 'off' as const } } };
     expect(rulesOf([c('a', 0, 2000)], { ...ground, style: off })).toEqual([]);
   });
+});
+
+it('finds captions in conflict first, whatever the style, and leaves them to people', () => {
+  const torn = caption({ id: 'a', start: 0, end: 2000, text: 'the gate', versions: [null] });
+  const [first] = findingsAt([torn], 0, ground);
+  expect(first).toMatchObject({ rule: 'in-conflict', severity: 'must', figures: { value: 1, limit: 0 } });
+  expect(first && repairOf([torn], 0, first, ground, () => 'n').repair).toBeNull();
 });

@@ -6,11 +6,18 @@ import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
 import type { HouseStyle, Severity } from './style.ts';
-import { stateRules, timeRules } from './time-rules.ts';
+import { conflictRule, stateRules, timeRules } from './time-rules.ts';
 import { wordRules } from './word-rules.ts';
 
 /** Every rule, in the order Checks shows them. */
-export const rules: readonly Rule[] = [...textRules, ...wordRules, ...conventionRules, ...timeRules, ...stateRules];
+export const rules: readonly Rule[] = [
+  conflictRule,
+  ...textRules,
+  ...wordRules,
+  ...conventionRules,
+  ...timeRules,
+  ...stateRules,
+];
 const byId: ReadonlyMap<string, Rule> = new Map(rules.map((rule) => [rule.id, rule]));
 
 export function ruleNamed(id: RuleId): Rule {

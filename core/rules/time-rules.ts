@@ -178,24 +178,26 @@ export const timeRules: readonly Rule[] = [
 ];
 
 /** Rules about how far the work on a caption has come. */
-export const stateRules: readonly Rule[] = [
-  {
-    id: 'in-conflict',
-    group: 'State',
-    title: 'Versions to choose from',
-    short: 'versions',
-    // Whatever the style: two people wrote something else here, and one caption goes out.
-    severity: () => 'must',
-    look({ caption }) {
-      if (!caption.versions) return null;
-      const count = caption.versions.length + 1;
-      return {
-        value: caption.versions.length,
-        limit: 0,
-        message: `This caption was changed in two places at once: ${String(count)} versions, one to be chosen.`,
-      };
-    },
+/** Comes before all others: what a caption is has to be clear before anything else about it is. */
+export const conflictRule: Rule = {
+  id: 'in-conflict',
+  group: 'State',
+  title: 'Versions to choose from',
+  short: 'versions',
+  // Whatever the style: two people wrote something else here, and one caption goes out.
+  severity: () => 'must',
+  look({ caption }) {
+    if (!caption.versions) return null;
+    const count = caption.versions.length + 1;
+    return {
+      value: caption.versions.length,
+      limit: 0,
+      message: `This caption was changed in two places at once: ${String(count)} versions, one to be chosen.`,
+    };
   },
+};
+
+export const stateRules: readonly Rule[] = [
   {
     id: 'not-proofed',
     group: 'State',

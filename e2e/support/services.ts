@@ -61,6 +61,8 @@ export interface Services {
   /** Ends the server without a word, as a power cut would. */
   readonly killServer: () => Promise<void>;
   readonly startServer: () => Promise<void>;
+  /** Starts a second server on the same folder, and tells how that ended. */
+  readonly startAnother: () => Promise<{ readonly code: number | null; readonly said: string }>;
   /** Folder of the server's data. */
   readonly data: string;
   readonly stopHost: () => Promise<void>;
@@ -104,6 +106,13 @@ export async function startServices(env: Record<string, string> = {}): Promise<S
     },
     async startServer() {
       await startServer();
+    },
+    async startAnother() {
+      const other = start(['--enable-source-maps', 'dist/server.mjs'], { ...env, FENWIX_DATA: data, FENWIX_PORT: '0' });
+      let said = '';
+      other.stderr?.on('data', (part: Buffer) => (said += part.toString()));
+      const [code] = (await once(other, 'close')) as [number | null];
+      return { code, said };
     },
     stopHost: () => stop(hostProcess),
     async stop() {

@@ -13,7 +13,7 @@ const shown = computed(() => {
     case 'here':
       return { sign: '◐', text: `Server away: ${changes.value} kept in this browser`, tone: 'warn' };
     case 'apart':
-      return { sign: '▲', text: 'Not sent: the server has another history', tone: 'bad' };
+      return { sign: '▲', text: 'Not sent', tone: 'bad' };
     case 'nowhere':
       return { sign: '▲', text: `${changes.value} not kept: leave this page open`, tone: 'bad' };
   }

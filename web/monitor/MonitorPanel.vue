@@ -15,8 +15,8 @@ const place = usePlace();
     <TransportBar />
     <div class="monitor-figures">
       <template v-if="place.caption">
-        <CaptionFigures :caption="place.caption" />
         <VersionList v-if="place.caption.versions" :caption="place.caption" />
+        <CaptionFigures :caption="place.caption" />
         <FindingList :caption="place.caption" />
       </template>
       <p v-else class="soft">There is no caption in this track yet.</p>

@@ -39,8 +39,10 @@ function choose(chosen: Choice): void {
     <h3 id="versions-title"><span aria-hidden="true">▲</span> Versions of this caption</h3>
     <ul>
       <li v-for="v in versions" :key="v.chosen">
-        <span class="versions-title">{{ v.title }}</span>
-        <span v-if="v.text !== null" class="versions-text">{{ v.text || '(no text)' }}</span>
+        <span class="versions-said">
+          <span class="versions-title">{{ v.title }}</span>
+          <span v-if="v.text !== null" class="versions-text">{{ v.text || '(no text)' }}</span>
+        </span>
         <button type="button" class="plain-button" @click="choose(v.chosen)">{{ v.action }}</button>
       </li>
     </ul>
@@ -49,8 +51,8 @@ function choose(chosen: Choice): void {
 
 <style scoped>
 .versions {
-  margin-top: 10px;
-  padding: 9px 10px;
+  margin-bottom: 12px;
+  padding: 8px 10px 4px;
   border-left: 4px solid var(--alarm);
   background: var(--alarm-wash);
   font-size: 14px;
@@ -59,19 +61,26 @@ h3 {
   font-size: 14px;
 }
 ul {
-  margin: 6px 0 0;
+  margin: 4px 0 0;
   padding: 0;
   list-style: none;
 }
 li {
   display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 4px;
-  padding: 8px 0;
+  align-items: center;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 6px 0;
 }
 li + li {
   border-top: 1px solid var(--rule);
+}
+li button {
+  flex: none;
+}
+.versions-title,
+.versions-text {
+  display: block;
 }
 .versions-text {
   font-size: 16px;
