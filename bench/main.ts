@@ -11,11 +11,22 @@ const round = (n: number): number => Math.round(n * 100) / 100;
 // tried on is made after that.
 console.log('\nA track of 5,000 captions in the page');
 const page = (await pageFigures()).map((f) => ({ ...f, ms: round(f.ms) }));
-for (const { name, ms, most } of page) {
+function show({ name, ms, most }: { readonly name: string; readonly ms: number; readonly most: number | null }): void {
   const says =
     most === null ? '' : ms <= most ? `reached: at most ${String(most)} ms` : `NOT REACHED: at most ${String(most)} ms`;
-  console.log(`  ${name.padEnd(46)} ${ms.toFixed(1).padStart(9)} ms  ${says}`);
+  console.log(`  ${name.padEnd(52)} ${ms.toFixed(1).padStart(9)} ms  ${says}`);
 }
+page.forEach(show);
+
+console.log('\nThe edit route');
+const { batchFigures } = await import('./batches.ts');
+const server = (await batchFigures()).map((f) => ({ ...f, ms: round(f.ms) }));
+server.forEach(show);
+
+console.log('\nProcessor time of the command line, start-up included');
+const { commandLineFigures } = await import('./command-line.ts');
+const commandLine = commandLineFigures();
+commandLine.forEach(show);
 
 const { formatComparisons } = await import('./formats.ts');
 const { ruleComparisons } = await import('./rules.ts');
@@ -36,7 +47,15 @@ const results = [...formatComparisons, ...ruleComparisons].map(({ title, works, 
   return { title, measured, targets: reached };
 });
 
-const report = { node: process.version, processor: cpus()[0]?.model.trim() ?? '', cores: cpus().length, results, page };
+const report = {
+  node: process.version,
+  processor: cpus()[0]?.model.trim() ?? '',
+  cores: cpus().length,
+  results,
+  page,
+  server,
+  commandLine,
+};
 const path = 'docs/benchmarks.json';
 const options = await resolveConfig(path);
 writeFileSync(path, await format(JSON.stringify(report), { ...options, filepath: path }));
