@@ -1,4 +1,7 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
+import type { Job } from '../core/job/job.ts';
+import type { Track } from '../core/track/caption.ts';
+import { asking } from './support/ask.ts';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -64,6 +67,29 @@ const seek = (seconds: number): Promise<void> =>
   driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
 const theme = (name: string): Promise<void> =>
   driver.executeScript(`localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`, name);
+
+/** Somebody removes a caption while this page, cut off, writes in it. */
+async function conflict(): Promise<void> {
+  const ask = asking(() => services.address);
+  const [job] = await ask<Job[]>('GET', '/jobs');
+  const track = job?.tracks.find((t) => t.kind === 'captions')?.id ?? '';
+  await driver.get(`${services.address}/jobs/${job?.id ?? ''}/words`);
+  await see(driver, '.cm-line');
+  await says(driver, 'All changes kept');
+  await driver.executeScript(
+    `window.real = window.fetch; window.fetch = () => Promise.reject(new TypeError('cut off'));`,
+  );
+  await caretAt(driver, 'if the lantern is', 'after');
+  await type(driver, ' still');
+  await says(driver, /Server away: \d+ change/);
+  const { edit, captions } = await ask<Track>('GET', `/tracks/${track}`);
+  const id = captions.find((c) => c.text.startsWith('if the lantern'))?.id ?? '';
+  await ask('POST', `/tracks/${track}/edits`, { id: 'elsewhere', base: edit, edits: [{ type: 'remove', ids: [id] }] });
+  await driver.executeScript(`window.fetch = window.real; dispatchEvent(new Event('online'));`);
+  await says(driver, 'Both versions are kept');
+  await caretAt(driver, 'if the lantern is still', 'after');
+  await says(driver, 'Removed elsewhere');
+}
 
 try {
   await devTools(driver, 'Emulation.setDeviceMetricsOverride', {
@@ -159,6 +185,10 @@ try {
   await inputs[1]?.sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/machine-draft.ctm`);
   await says(driver, /machine-draft\.ctm \d+ captions/);
   await picture('intake');
+  await conflict();
+  await picture('versions');
+  await press(driver, 'Keep this one');
+  await says(driver, 'All changes kept');
   await theme('dark');
   await driver.get(services.address);
   await (await see(driver, '.row-link')).click();

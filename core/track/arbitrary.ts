@@ -48,7 +48,7 @@ export function editFrom(captions: readonly Caption[], [kind, a, b, c, text]: Se
   const x = b % (here.text.length + 1);
   const y = x + (c % (here.text.length - x + 1));
   const next = captions[captions.indexOf(here) + 1];
-  switch (kind % 7) {
+  switch (kind % 15) {
     case 0:
     case 1:
       return { type: 'splice', id: here.id, from: x, to: y, insert: text };
@@ -67,6 +67,53 @@ export function editFrom(captions: readonly Caption[], [kind, a, b, c, text]: Se
       return { type: 'setTimes', id: here.id, start: b * 100, end: b * 100 + c * 10 };
     case 5:
       return { type: 'mark', id: here.id, from: x, to: y, kind: 'bold', value: '', on: c % 3 > 0 };
+    case 6:
+      return {
+        type: 'letBe',
+        id: here.id,
+        rule: `rule-${String(c % 3)}`,
+        entry: c % 2 ? { rule: '', reason: text, figure: b } : null,
+      };
+    case 7:
+      return {
+        type: 'retime',
+        captions: captions
+          .slice(a % captions.length)
+          .map((each) => ({ id: each.id, start: each.start + b, end: each.end + b, timing: 'set' })),
+        pieces:
+          c % 2
+            ? [[0, b]]
+            : [
+                [0, b],
+                [5000, 5000 + c],
+              ],
+      };
+    case 8:
+      return { type: 'setWords', captions: [{ id: here.id, words: here.words.slice(c % 3) }] };
+    case 9:
+      return {
+        type: 'setSpeaker',
+        id: here.id,
+        speakers: x > 0 ? [{ from: 0, to: x, speaker: text, label: c % (x + 1) }] : [],
+      };
+    case 10:
+      return { type: 'setPlacement', id: here.id, placement: c % 2 ? 8 : null };
+    case 11: {
+      const { versions: _, ...version } = { ...here, id: `${prefix}v${String(c)}`, text: here.text + text };
+      return { type: 'keepVersion', id: here.id, caption: c % 3 === 0 ? null : version };
+    }
+    case 12: {
+      const version = here.versions?.[c % here.versions.length];
+      return { type: 'chooseVersion', id: here.id, chosen: version ? `version:${version.id}` : 'standing' };
+    }
+    case 13:
+      return next
+        ? {
+            type: 'replace',
+            removed: [here.id, next.id],
+            captions: [{ ...here, text: `${here.text} ${next.text}`, end: Math.max(here.end, next.end) }],
+          }
+        : null;
     default:
       return c % 2 ? { type: 'proof', ids: [here.id], proofed: true } : { type: 'remove', ids: [here.id] };
   }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary, play, seedsArbitrary } from './arbitrary.ts';
 import { caption, inOrder, type Caption, type WordRange } from './caption.ts';
 import { decodeEdit, NotDecoded } from './decode.ts';
-import { apply } from './apply.ts';
+import { apply, applyAll } from './apply.ts';
 import { EditRefused, merge, type Edit } from './edits.ts';
 
 const words: readonly WordRange[] = [
@@ -26,6 +26,45 @@ describe('apply', () => {
         expect(back).toEqual(captions);
       }),
     );
+  });
+
+  it('gives in one pass what it gives one after the other', () => {
+    fc.assert(
+      fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
+        const done = play(captions, seeds, 'n');
+        expect(applyAll(captions, done.edits)).toEqual(done.captions);
+        const together = apply(captions, { type: 'together', edits: done.edits });
+        expect(together.captions).toEqual(done.captions);
+        expect(apply(together.captions, together.inverse).captions).toEqual(captions);
+      }),
+    );
+  });
+
+  it('moves the times of words along pieces and leaves those of captions to what is said', () => {
+    const moved = apply([lantern], {
+      type: 'retime',
+      captions: [{ id: 'a', start: 2000, end: 3600, timing: 'set' }],
+      pieces: [
+        [1000, 2000],
+        [2400, 3400 + 1400],
+      ],
+    }).captions[0];
+    expect(moved).toMatchObject({ start: 2000, end: 3600 });
+    expect(moved?.words.map((w) => [w[2], w[3]])).toEqual([
+      [2000, 2400],
+      [2400, 2800],
+      [2800, 3800],
+      [3800, 4000],
+      [4000, 4800],
+    ]);
+  });
+
+  it('puts 900 captions in their places by one edit', () => {
+    const many = Array.from({ length: 900 }, (_, i) => ({ ...lantern, id: `c${String(i)}` }));
+    const captions = many.map((c, i) => ({ id: c.id, start: i * 3000, end: i * 3000 + 2000, timing: 'set' as const }));
+    const { captions: placed, inverse } = apply(many, { type: 'retime', captions, pieces: [] });
+    expect(placed.map((c) => c.start)).toEqual(captions.map((c) => c.start));
+    expect(apply(placed, inverse).captions).toEqual([...many].sort(inOrder));
   });
 
   it('keeps captions in order and ranges inside their text', () => {

@@ -2,7 +2,7 @@
 import { withoutVersions, withVersions, type Caption, type Version, type WordRange } from './caption.ts';
 import { EditRefused, type EditOf, type Single } from './edits.ts';
 import { along } from './pieces.ts';
-import { letterMap } from './transform/letters.ts';
+import { letterMap } from './letters.ts';
 import { joinText, markText, sliceText, spliceText } from './ranges.ts';
 
 /** The caption of an id; undefined where there is none. */
@@ -116,7 +116,7 @@ function join(edit: EditOf<'join'>, find: Lookup): Effect {
 function carryVersions(before: readonly Caption[], after: readonly Caption[]): readonly Caption[] {
   const carried = after.flatMap((c) => c.versions ?? []);
   const isCarried = (version: Version): boolean =>
-    version !== null && carried.some((v) => v?.id === version.id && holdsAll(v.text, version.text));
+    carried.some((v) => v?.id === version?.id && (!v || !version || holdsAll(v.text, version.text)));
   const letters = letterMap(before.map(withoutVersions), after);
   const result = new Map(after.map((c) => [c.id, c]));
   for (const old of before) {

@@ -4,9 +4,10 @@
  */
 import type { Knex } from 'knex';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { Caption, Foreign, Track } from '../../core/track/caption.ts';
+import type { Caption, Foreign } from '../../core/track/caption.ts';
 import { applyAll } from '../../core/track/apply.ts';
 import { EditRefused, type Edit } from '../../core/track/edits.ts';
+import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
 import { writing } from '../database/writing.ts';
 import { missing, Problem } from '../problem.ts';
 
@@ -18,28 +19,6 @@ export interface TrackRow extends TrackSummary {
   readonly foreign: string | null;
   /** What it was made of, as a hash; null for tracks from before that was kept. */
   readonly asked: string | null;
-}
-
-export interface Batch {
-  /** Made by whoever sends it. */
-  readonly id: string;
-  /** The edit number the edits were made on. */
-  readonly base: number;
-  /** The batch that made that edit, where whoever sends this knows it; another there is another history. */
-  readonly after: string | null;
-  readonly edits: readonly Edit[];
-}
-
-/** A track with the batch that made its last edit, by which its history is known; null before the first. */
-export interface LoggedTrack extends Track {
-  readonly batch: string | null;
-}
-
-/** What has come since an edit. */
-export interface Since {
-  readonly edit: number;
-  readonly batch: string | null;
-  readonly since: readonly Edit[];
 }
 
 /** A whole track is written down after so many edits, so that loading replays few. */

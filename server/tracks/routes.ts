@@ -10,12 +10,13 @@ import type { TrackSummary } from '../../core/job/job.ts';
 import type { Caption, Foreign, TrackKind } from '../../core/track/caption.ts';
 import { decodeCaption, decodeEdit } from '../../core/track/decode.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { Batch } from '../../core/track/logged.ts';
 import { checked, languageTag } from '../checked.ts';
 import { writing } from '../database/writing.ts';
 import { jobRow } from '../jobs/store.ts';
 import { idTaken, missing } from '../problem.ts';
 import { hashOf } from '../asked.ts';
-import type { Batch, EditLog, TrackRow } from './log.ts';
+import type { EditLog, TrackRow } from './log.ts';
 
 const id = Joi.string().max(64).required();
 /** A track to be made, with its first captions. */

@@ -1,7 +1,8 @@
 /** The real server's log without a network between, for tests. */
 import type { FastifyInstance } from 'fastify';
 import { refusalOf } from '../api/client.ts';
-import type { Log, LoggedTrack, Since } from './log.ts';
+import type { LoggedTrack, Since } from '../../core/track/logged.ts';
+import type { Log } from './log.ts';
 
 type Method = 'GET' | 'POST';
 export type AskInProcess = <T>(method: Method, url: string, payload?: object) => Promise<T>;

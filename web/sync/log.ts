@@ -1,26 +1,6 @@
 /** The server's log of a track, as pages ask it. */
-import type { Track } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
 import { ask, Refusal } from '../api/client.ts';
-
-/** A track with the batch that made its last edit; null before the first. */
-export interface LoggedTrack extends Track {
-  readonly batch: string | null;
-}
-
-/** What has come into the log since an edit. */
-export interface Since {
-  readonly edit: number;
-  readonly batch: string | null;
-  readonly since: readonly Edit[];
-}
-
-export interface Batch {
-  readonly id: string;
-  readonly base: number;
-  readonly after: string | null;
-  readonly edits: readonly Edit[];
-}
 
 /** Everything throws {@link Refusal}; one with the code `other-history` where an edit is not in this log. */
 export interface Log {

@@ -17,12 +17,13 @@ import { applyAll, apply, type Applied } from '../../core/track/apply.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { EditRefused, merge, touches, type Edit } from '../../core/track/edits.ts';
 import { carry, noHistory, redo, remember, undo, type History, type Reversal } from '../../core/track/history.ts';
+import type { LoggedTrack, Since } from '../../core/track/logged.ts';
 import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
 import { transform } from '../../core/track/transform/transform.ts';
 import { sentence } from '../api/client.ts';
 import { nextBatch } from './batches.ts';
-import { isFinal, isMissing, isOtherHistory, type Log, type LoggedTrack, type Since } from './log.ts';
+import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
 import type { Line, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
 
 /** `offline`: the server does not answer, and is asked again; `blocked`: its log is another one than this page's. */

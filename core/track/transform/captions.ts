@@ -5,7 +5,7 @@ import type { EditOf, Single } from '../edits.ts';
 import { spliceText, type Ranged } from '../ranges.ts';
 import type { Cross } from './cross.ts';
 import { after, type State } from './parts.ts';
-import { changeSet, changesOf, crossed, difference, splicesOf } from './text.ts';
+import { changeSet, changesOf, crossed, difference, splicesOf } from '../text-changes.ts';
 import type { ChangeSet } from '@codemirror/state';
 
 /** Edits of one caption that change none of its text. */

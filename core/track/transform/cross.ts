@@ -1,9 +1,9 @@
 /** What every way of carrying two parts over one another gives, and the ways that serve several kinds. */
 import { withoutVersions, type Caption } from '../caption.ts';
 import type { Single } from '../edits.ts';
-import { lettersIn } from './letters.ts';
+import { lettersIn } from '../letters.ts';
 import { after, between, touched, type Part, type State } from './parts.ts';
-import { adds, difference } from './text.ts';
+import { adds, difference } from '../text-changes.ts';
 
 export interface Crossed {
   /** The own part as it goes into the log behind theirs. */

@@ -4,9 +4,9 @@ import { withVersion } from '../effects.ts';
 import type { EditOf, Single } from '../edits.ts';
 import { idOf, madeBy, mergedCaption, type Attribute } from './captions.ts';
 import { holderOf, lapses, settled, turned, type Cross, type Crossed } from './cross.ts';
-import { letterMap, lettersIn, type LetterMap } from './letters.ts';
+import { letterMap, lettersIn, type LetterMap } from '../letters.ts';
 import { after, between, partsOf, type State } from './parts.ts';
-import { changeSet, difference, splicesOf } from './text.ts';
+import { changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Replace = EditOf<'replace'>;
 type Splice = EditOf<'splice'>;

@@ -3,9 +3,9 @@ import { withoutVersions, type Caption, type Version } from '../caption.ts';
 import type { EditOf, Single } from '../edits.ts';
 import { idOf, madeBy, type Attribute } from './captions.ts';
 import { settled, turned, type Cross, type Crossed } from './cross.ts';
-import { lettersIn } from './letters.ts';
+import { lettersIn } from '../letters.ts';
 import { after, between, type State } from './parts.ts';
-import { adds, changeSet, difference, splicesOf } from './text.ts';
+import { adds, changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Split = EditOf<'split'>;
 type Join = EditOf<'join'>;

@@ -1,6 +1,6 @@
 /** Changes of one text that meet: CodeMirror's change sets carry one over the other. */
 import { ChangeSet } from '@codemirror/state';
-import type { EditOf } from '../edits.ts';
+import type { EditOf } from './edits.ts';
 
 type Splice = EditOf<'splice'>;
 
