@@ -267,6 +267,34 @@ describe('a folder', () => {
   });
 });
 
+it('an edit waits while another program has the database, and is refused with a sentence when that stays', async () => {
+  const { track } = await made('Lock');
+  const edit = (id: string, base: number) =>
+    ask('POST', `/api/tracks/${track}/edits`, {
+      id,
+      base,
+      edits: [{ type: 'splice', id: 'a', from: 0, to: 0, insert: 'x' }],
+    });
+  const other = new Database(join(data, 'fenwix.sqlite'));
+  other.exec('begin immediate');
+  const waiting = edit('one', 1);
+  await new Promise((next) => setTimeout(next, 150));
+  other.exec('commit');
+  expect(await waiting).toMatchObject({ status: 200, body: { edit: 2 } });
+  other.exec('begin immediate');
+  expect(await edit('two', 2)).toMatchObject({ status: 503, body: { code: 'busy' } });
+  other.exec('commit');
+  other.close();
+  expect((await edit('two', 2)).status).toBe(200);
+}, 20_000);
+
+it('fifty editors behind one address are not refused for their rate', async () => {
+  const answers = await Promise.all(
+    Array.from({ length: 4000 }, () => app.inject({ url: '/api/health', headers: { host: 'localhost' } })),
+  );
+  expect(answers.filter((a) => a.statusCode !== 200)).toEqual([]);
+});
+
 it('a log that no longer applies is said to whoever looks, and not as a change that was not made', async () => {
   const { track } = await made('Lock');
   await app.close();

@@ -41,6 +41,10 @@ describe('openingCapital', () => {
   ])('of %s from %i is %s', (text, from, becomes) => {
     expect(made(text, openingCapital(text, from, 'en'))).toBe(becomes);
   });
+  it('takes a language that is none for English', () => {
+    expect(turnCapital('the gate', 4, 'abcd')).toEqual({ from: 4, to: 5, insert: 'G' });
+  });
+
   it('knows the letters of a language (Unicode SpecialCasing)', () => {
     expect(made('iyi', openingCapital('iyi', 0, 'tr'))).toBe('İyi');
     expect(made('i', openingCapital('i', 0, '?!'))).toBe('I');

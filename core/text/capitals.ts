@@ -1,5 +1,5 @@
 /** Capitals where sentences begin, and on words by hand. */
-import { baseLanguage } from './language.ts';
+import { baseLanguage, isLanguageTag } from './language.ts';
 import { phrasesOf } from './phrases/bonds.ts';
 import { bare, factsOf, kind } from './phrases/words.ts';
 import type { Stretch } from './stretch.ts';
@@ -15,7 +15,7 @@ const opening = /^[\s"'“”‘’«»„¿¡–—-]*(\p{Ll})/u;
 /** A language whose letters the engine can be asked for; English where the tag is none. */
 function lettersOf(language: string | null): string {
   const base = baseLanguage(language);
-  return /^[a-z]{2,8}$/.test(base) ? base : 'en';
+  return isLanguageTag(base) ? base : 'en';
 }
 
 function capitalOf(letter: string, language: string | null): string {

@@ -173,6 +173,16 @@ describe('a page and the log', () => {
     expect(await outbox.lines(track)).toEqual([]);
   });
 
+  it('delivers what an opening that did not come to its end had taken over', async () => {
+    const client = randomUUID();
+    const line = { track, client, base: 1, after: track };
+    await outbox.put(line, [{ seq: 1, edit: typed(8, '!'), batch: null }]);
+    const here = await opened(client);
+    await settled(here);
+    expect(await kept()).toEqual(['the gate!', 'is shut']);
+    expect(await outbox.lines(track)).toEqual([]);
+  });
+
   it('sends more edits than go into one batch', async () => {
     const here = await opened();
     for (let i = 0; i < 1200; i++) here.sync.change(typed(0, 'x'));

@@ -352,7 +352,8 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     confirmed = await log.load(id);
     shown = confirmed.captions;
     const alive = await needs.alive();
-    for (const left of await outbox.lines(id)) if (left.client !== client && !alive(left.client)) await adopt(left);
+    // Lines of pages that are gone, and of this one where an earlier opening of it did not come to its end.
+    for (const left of await outbox.lines(id)) if (left.client === client || !alive(left.client)) await adopt(left);
     asides = await outbox.asides(id);
     enterState('idle');
     tell({ type: 'captions', by: 'others', ids: [] });
