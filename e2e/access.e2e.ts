@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Job } from '../core/job/job.ts';
+import { caption } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { By, caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
@@ -56,6 +57,33 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     expect(await complaints(app.driver)).toEqual([]);
   });
 });
+
+it.each(['light', 'dark'])(
+  'a caption in conflict and changes set aside have nothing for axe to find, %s',
+  async (theme) => {
+    const { driver } = app;
+    const gate = caption({ id: 'a', start: 0, end: 2000, text: 'the gate' });
+    const { job } = await jobWith(ask, 'Torn', [{ ...gate, versions: [{ ...gate, id: 'b', text: 'a gate' }, null] }]);
+    await driver.executeScript(
+      `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`,
+      theme,
+    );
+    await driver.get(`${app.services.address}/jobs/${job}/words`);
+    await says(driver, 'Removed elsewhere');
+    await driver.executeScript(
+      `const real = window.fetch;
+     window.fetch = (url, how) => how?.method === 'POST'
+       ? Promise.resolve(new Response(JSON.stringify({ code: 'edit-refused', message: 'It does not fit.', details: null }), { status: 422 }))
+       : real(url, how);`,
+    );
+    await caretAt(driver, 'the gate', 'after');
+    await type(driver, 's');
+    await says(driver, 'set aside: It does not fit.');
+    expect(await driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
+    expect(await violations()).toEqual([]);
+    await ask('DELETE', `/jobs/${job}`);
+  },
+);
 
 describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
   const nothing = async (): Promise<void> => {
