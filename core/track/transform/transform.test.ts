@@ -6,6 +6,7 @@ import fc from 'fast-check';
 import { apply, applyAll } from '../apply.ts';
 import { caption, type Caption } from '../caption.ts';
 import { EditRefused, touches, type Edit } from '../edits.ts';
+import { carry, noHistory, remember, undo } from '../history.ts';
 import { rebase, partsOfAll } from '../rebase.ts';
 import { after } from './parts.ts';
 
@@ -308,6 +309,51 @@ describe('transform', () => {
         },
       ),
       { numRuns: 3000, seed: seedOfRun, endOnFailure: process.env['FENWIX_SHRINK'] === undefined },
+    );
+  });
+});
+
+describe('undo among others', () => {
+  it('brings back nothing that others deleted, and takes away nothing they typed', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2 }),
+        fc.array(seed, { minLength: 1, maxLength: 4 }),
+        fc.array(seed, { minLength: 1, maxLength: 4 }),
+        (count, mine, others) => {
+          const fresh = alphabet();
+          const base = captionsOf(fresh, count);
+          let history = noHistory;
+          let now = base;
+          for (const edit of line(base, mine, fresh, 'm').edits) {
+            const done = apply(now, edit);
+            history = remember(history, edit, done.inverse, false);
+            now = done.captions;
+          }
+          // They saw all of it, and worked on.
+          const theirs = line(now, others, fresh, 't');
+          const seen = new Set(keptLetters(now));
+          const left = new Set(keptLetters(theirs.captions));
+          const typedByThem = [...left].filter((l) => !seen.has(l));
+          const deletedByThem = [...seen].filter((l) => !left.has(l));
+          history = carry(history, now, partsOfAll(theirs.edits));
+          let after = theirs.captions;
+          const steps: Edit[] = [];
+          for (let step = undo(history, after); step.edit; step = undo(history, after)) {
+            after = apply(after, step.edit).captions;
+            steps.push(step.edit);
+            history = step.history;
+          }
+          const shown = new Set(keptLetters(after));
+          for (const l of typedByThem) if (!shown.has(l)) throw new Error(`${l} was taken away`);
+          for (const l of deletedByThem)
+            if (shown.has(l))
+              throw new Error(
+                `${l} was brought back: ${JSON.stringify([now.map((c) => [c.id, c.text]), theirs.edits, steps])}`,
+              );
+        },
+      ),
+      { numRuns: 4000, seed: seedOfRun, endOnFailure: process.env['FENWIX_SHRINK'] === undefined },
     );
   });
 });

@@ -3,6 +3,7 @@
  * each over each of theirs that it meets; parts that name no caption in common pass by one another.
  */
 import type { Caption } from '../caption.ts';
+import { effectOf } from '../effects.ts';
 import type { Edit, Single } from '../edits.ts';
 import type { Cross, Crossed } from './cross.ts';
 import {
@@ -83,6 +84,16 @@ function involved(part: Part, theirs: readonly Part[]): { readonly ids: Set<stri
   return { ids, met };
 }
 
+/** What takes parts back. @param at the captions they were made on; changed */
+function wayBack(parts: readonly Single[], at: Map<string, Caption>): Single[] {
+  const back = parts.map((part) => {
+    const { inverse } = effectOf(part, (id) => at.get(id));
+    makeIn(at, part);
+    return inverse;
+  });
+  return back.reverse().flatMap(partsOf);
+}
+
 export interface Line {
   /** Each of the own edits as it now stands; null where nothing is left of it. */
   readonly own: readonly (Edit | null)[];
@@ -141,8 +152,9 @@ export function transform(
     }
     if (conflict) conflicts.push(place);
     if (conflict && before) {
-      state.clear();
-      for (const [id, c] of before) state.set(id, c);
+      // What follows was made with this edit in place, and is carried over its being taken back.
+      others = [...wayBack(parts, before), ...others];
+      theirIds = new Set(others.flatMap(touched));
       return null;
     }
     others = now;
