@@ -106,8 +106,8 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
     }
   }
 
-  async function load(tx: Knex, id: string, at?: number): Promise<LoggedTrack> {
-    const row = await rowOf(tx, id);
+  async function load(tx: Knex, row: TrackRow, at?: number): Promise<LoggedTrack> {
+    const { id } = row;
     const number = at ?? row.edit;
     const known = cache.get(id);
     if (known?.edit === number) return known;
@@ -182,7 +182,7 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
           'machine-draft',
           'A machine draft stays as the recogniser left it. Nothing was changed; work on a copy of it.',
         );
-      const track = await load(tx, id);
+      const track = await load(tx, row);
       const captions = applyAll(track.captions, batch.edits);
       const edit = await write(tx, id, track.edit, batch, captions);
       return { ...track, edit, batch: batch.id, captions };
@@ -199,7 +199,7 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
   }
 
   return {
-    load: (id, at) => load(db, id, at),
+    load: async (id, at) => load(db, await rowOf(db, id), at),
     append,
     since,
     async begin(tx, row, captions) {

@@ -22,7 +22,7 @@ import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
 import { transform } from '../../core/track/transform/transform.ts';
 import { sentence } from '../api/client.ts';
-import { nextBatch } from './batches.ts';
+import { nextBatch, sentTogether } from './batches.ts';
 import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
 import type { Line, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
 
@@ -148,8 +148,8 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     return captions.reduce((n, c) => n + (c.versions ? 1 : 0), 0);
   }
 
-  function tellOf(before: readonly Caption[], by: 'others', ids: readonly string[]): void {
-    tell({ type: 'captions', by, ids });
+  function tellOf(before: readonly Caption[], ids: readonly string[]): void {
+    tell({ type: 'captions', by: 'others', ids });
     const more = inConflict(shown) - inConflict(before);
     if (more > 0) tell({ type: 'conflict', count: more });
   }
@@ -167,7 +167,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     shown = result.captions;
     lastTyped = 0;
     void written(outbox.replace(line(), own, aside));
-    tellOf(before, 'others', since.flatMap(touches));
+    tellOf(before, since.flatMap(touches));
     if (aside) tell({ type: 'aside' });
   }
 
@@ -221,7 +221,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     shown = applyAll(confirmed.captions, editsOf(own));
     one = 0;
     void written(outbox.replace(line(), own, aside));
-    tellOf(before, 'others', [...touches(first.edit), ...editsOf(lost).flatMap(touches)]);
+    tellOf(before, [...touches(first.edit), ...editsOf(lost).flatMap(touches)]);
     tell({ type: 'aside' });
   }
 
@@ -311,8 +311,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     try {
       while (edits[0]?.batch) {
         const { batch } = edits[0];
-        const end = edits.findIndex((w) => w.batch !== batch);
-        const sent = end < 0 ? edits : edits.slice(0, end);
+        const sent = sentTogether(edits);
         const answer = await log
           .append(id, { id: batch, base, after, edits: editsOf(sent) })
           .catch((error: unknown) => {
@@ -338,7 +337,6 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
       shown = result.captions;
       tellOf(
         before,
-        'others',
         fresh.flatMap((w) => touches(w.edit)),
       );
     } catch (error) {

@@ -50,6 +50,10 @@ export function madeBy(whole: Whole): Caption {
 
 const wholeOf = (c: Caption): Whole => ({ type: 'setCaptions', captions: [c] });
 
+/** A caption as a whole change, with more changes made on it. */
+const changedBy = (made: Caption, then: readonly Single[]): Whole =>
+  wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made);
+
 /** What is said of a caption, carried over a change of its text. */
 function carried(attribute: Attribute, set: ChangeSet, at: State): readonly Attribute[] {
   const id = idOf(attribute);
@@ -123,7 +127,7 @@ export const spliceOverWhole: Cross<Splice, Whole> = (own, theirs, at) => {
   const base = baseOf(at, own.id, made);
   const set = changeSet(own, base.text.length).map(difference(base.text, made.text));
   const then = splicesOf(set, own.id, own.keeps === true);
-  return { own: then, theirs: [wholeOf(after(new Map([[own.id, made]]), then).get(own.id) ?? made)] };
+  return { own: then, theirs: [changedBy(made, then)] };
 };
 
 export const wholeOverSplice: Cross<Whole, Splice> = (own, theirs, at) => {
@@ -131,14 +135,14 @@ export const wholeOverSplice: Cross<Whole, Splice> = (own, theirs, at) => {
   const base = baseOf(at, made.id, made);
   const set = changeSet(theirs, base.text.length).map(difference(base.text, made.text), true);
   const then = splicesOf(set, made.id, theirs.keeps === true);
-  return { own: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)], theirs: then };
+  return { own: [changedBy(made, then)], theirs: then };
 };
 
 export const attributeOverWhole: Cross<Attribute, Whole> = (own, theirs, at) => {
   const made = madeBy(theirs);
   const base = baseOf(at, made.id, made);
   const then = carried(own, difference(base.text, made.text), at);
-  return { own: then, theirs: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)] };
+  return { own: then, theirs: [changedBy(made, then)] };
 };
 
 export const wholeOverAttribute: Cross<Whole, Attribute> = (own, theirs, at) => {
@@ -148,7 +152,7 @@ export const wholeOverAttribute: Cross<Whole, Attribute> = (own, theirs, at) => 
   const followed = withText(base, set);
   const saysOtherwise = fields[theirs.type].some((f) => !same(followed[f], made[f]));
   const then = saysOtherwise ? [] : carried(theirs, set, at);
-  return { own: [wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made)], theirs: then };
+  return { own: [changedBy(made, then)], theirs: then };
 };
 
 /** Two changes of one caption as one: text of both, and of what else there is what either changed, the own where both did. */

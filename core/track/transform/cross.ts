@@ -21,8 +21,6 @@ export type Cross<O extends Part = Single, T extends Part = Part> = (own: O, the
 export const apart: Cross = (own, theirs) => ({ own: [own], theirs: [theirs] });
 /** The later says it all anew. */
 export const ownStands: Cross = (own) => ({ own: [own], theirs: [] });
-/** What the own part was about is not there any more. */
-export const theirsStands: Cross = (_own, theirs) => ({ own: [], theirs: [theirs] });
 
 /** The own part becomes these; theirs is whatever leads there from the other side. */
 export function settled(own: Single, theirs: Part, at: State, then: readonly Single[], conflict = false): Crossed {
