@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildApp } from '../server/app.ts';
+import { configFor } from '../server/config-for-tests.ts';
 import { caption } from '../core/track/caption.ts';
 
 export interface ServerFigure {
@@ -15,7 +16,7 @@ const median = (of: readonly number[]): number => [...of].sort((a, b) => a - b)[
 
 export async function batchFigures(): Promise<readonly ServerFigure[]> {
   const data = mkdtempSync(join(tmpdir(), 'fenwix-bench-'));
-  const app = await buildApp({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 1 });
+  const app = await buildApp(configFor(data, { largestRecording: 1 }));
   const post = async (url: string, payload: object): Promise<number> => {
     const from = performance.now();
     const answer = await app.inject({ method: 'POST', url: `/api${url}`, headers: { host: 'localhost' }, payload });

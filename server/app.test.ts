@@ -5,15 +5,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { caption, type Track } from '../core/track/caption.ts';
 import type { Edit } from '../core/track/edits.ts';
-import { buildHost } from '../standins/video-host/host.ts';
 import { buildApp } from './app.ts';
+import { configFor } from './config-for-tests.ts';
 import type { Job } from '../core/job/job.ts';
 import { shippedStyles } from '../core/rules/shipped.ts';
 import type { HouseStyle } from '../core/rules/style.ts';
 
 let data: string;
 let app: FastifyInstance;
-const config = () => ({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 2000 });
+const config = () => configFor(data, { largestRecording: 2000 });
 beforeEach(async () => {
   data = mkdtempSync(join(tmpdir(), 'fenwix-server-'));
   app = await buildApp(config());
@@ -178,88 +178,6 @@ describe('the door', () => {
     const answer = await ask<Said>('POST', '/api/jobs', { title: '', style: 38 });
     expect(answer.status).toBe(400);
     expect(answer.body.message).toMatch(/title.*language.*style/);
-  });
-});
-
-describe('handing over', () => {
-  let host: FastifyInstance;
-  let job: string;
-  let track: string;
-  const receipts = () =>
-    ask<{ state: string; edit: number; file: string; watch: string }[]>('GET', `/api/jobs/${job}/receipts`);
-  const hand = () =>
-    ask<Said & { state: string }>('POST', `/api/jobs/${job}/receipts`, {
-      track,
-      destination: 'q',
-      place: 'lock',
-      format: 'srt',
-    });
-  const behave = (how: object) =>
-    host.inject({ method: 'POST', url: '/behave', headers: { authorization: 'Bearer secret' }, payload: how });
-
-  beforeEach(async () => {
-    const recording = {
-      id: 'lock',
-      title: 'Lock',
-      file: join(data, 'x.webm'),
-      mediaType: 'video/webm',
-      machineTrack: 'WEBVTT\n',
-      language: 'en-GB',
-    };
-    host = await buildHost({ token: 'secret', recordings: [recording], folder: join(data, 'host'), processing: 30 });
-    const url = await host.listen({ host: '127.0.0.1', port: 0 });
-    ({ job, track } = await newTrack());
-    await send(track, 'b1', 0, [insert]);
-    const kept = await ask('PUT', '/api/destinations/q', {
-      name: 'Quayside',
-      kind: 'video-host',
-      url,
-      token: 'secret',
-    });
-    expect(JSON.stringify(kept.body)).not.toContain('secret');
-  });
-  afterEach(() => host.close());
-
-  it('is processed, then live, and the receipt says which edit went', async () => {
-    expect((await hand()).body.state).toBe('processing');
-    let now = (await receipts()).body[0];
-    for (
-      const until = Date.now() + 5000;
-      now?.state === 'processing' && Date.now() < until;
-      now = (await receipts()).body[0]
-    );
-    expect(now).toMatchObject({ state: 'live', edit: 1, file: 'working-a-lock.en_GB.srt' });
-    const standing = () => ask<object>('GET', `/api/jobs/${job}/standing`);
-    expect((await standing()).body).toEqual({
-      findings: 0,
-      held: [{ destination: 'Quayside', state: 'live', behind: false }],
-    });
-    await send(track, 'b2', 1, [{ type: 'setTimes', id: 'a', start: 1000, end: 1100 }]);
-    expect((await standing()).body).toEqual({
-      findings: 2,
-      held: [{ destination: 'Quayside', state: 'live', behind: true }],
-    });
-    const page = await fetch(now?.watch ?? '');
-    const source = /<track [^>]*src="([^"]+)"[^>]* default>/.exec(await page.text())?.[1] ?? '';
-    expect(await (await fetch(new URL(source, now?.watch))).text()).toBe(
-      'WEBVTT\n\n00:00:01.000 --> 00:00:03.000\nthe gate\n',
-    );
-  });
-
-  it('says what happened when the place refuses, fails or is away, and keeps no receipt', async () => {
-    await behave({ refuse: 'captions are closed today' });
-    expect((await hand()).body).toMatchObject({
-      code: 'destination-refused',
-      message: expect.stringContaining('captions are closed today') as string,
-    });
-    await behave({ refuse: null, fail: true });
-    expect((await hand()).body.message).toContain('down for repairs');
-    await host.close();
-    expect((await hand()).body).toMatchObject({
-      code: 'destination-away',
-      message: expect.stringContaining('safe here') as string,
-    });
-    expect((await receipts()).body).toEqual([]);
   });
 });
 

@@ -8,7 +8,14 @@ import { openDatabase } from './database/open.ts';
 import { destinations } from './destinations/routes.ts';
 import { jobs } from './jobs/routes.ts';
 import { pages } from './pages/routes.ts';
-import { answerProblems, Problem } from './problem.ts';
+import { ApiError } from '../core/contract/api-error.ts';
+import { eventBus, events } from './events.ts';
+import { answerError, answerErrors, nothingHere } from './http/errors.ts';
+import { route } from './http/route.ts';
+import { validateByJoi } from './http/validation.ts';
+import { counter, countingApart, countingHere } from './jobs/counter.ts';
+import { workQueue } from './work/queue.ts';
+import { work } from './work/routes.ts';
 import { recordings } from './recordings/routes.ts';
 import { styles } from './styles/routes.ts';
 import { editLog } from './tracks/log.ts';
@@ -24,10 +31,10 @@ function guard(app: FastifyInstance): void {
   app.addHook('onRequest', (request, _reply, done) => {
     const host = request.headers.host ?? '';
     if (!loopback.has(host.replace(/:\d+$/, '')))
-      throw new Problem(403, 'other-host', 'Fenwix answers on this machine only.');
+      throw new ApiError('other-host', 'Fenwix answers on this machine only.');
     const { origin } = request.headers;
     if (request.method !== 'GET' && request.method !== 'HEAD' && origin !== undefined && origin !== `http://${host}`) {
-      throw new Problem(403, 'other-origin', 'Changes are taken from Fenwix’s own pages only. Nothing was changed.');
+      throw new ApiError('other-origin', 'Changes are taken from Fenwix’s own pages only. Nothing was changed.');
     }
     done();
   });
@@ -52,7 +59,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
     folder.release();
     throw error;
   });
-  const app = fastify({ logger: { level: process.env['FENWIX_LOG'] ?? 'warn' }, forceCloseConnections: true });
+  const app = fastify({ logger: { level: config.log }, forceCloseConnections: true, frameworkErrors: answerError });
   app.addHook('onClose', async () => {
     await db.destroy();
     folder.release();
@@ -63,17 +70,32 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
     for (const each of [method].flat()) if (each !== 'HEAD') routes.push(`${each} ${url}`);
   });
   app.decorate('routes', routes);
-  answerProblems(app);
+  answerErrors(app);
+  validateByJoi(app);
   guard(app);
   await app.register(helmet, { contentSecurityPolicy: false });
   await app.register(rateLimit, { max: requestsAMinute, timeWindow: '1 minute' });
   const log = editLog(db);
-  app.get('/api/health', () => ({ fenwix: true }));
-  await app.register(styles, { db });
-  await app.register(jobs, { db, config, log });
-  await app.register(recordings, { db, config });
-  await app.register(tracks, { db, log });
-  await app.register(destinations, { db, log, config });
-  if (config.web) await pages(app, { web: config.web });
+  const bus = eventBus();
+  const queue = workQueue(db, bus, app.log);
+  const counting = config.countWorker ? countingApart(config.countWorker, config.data) : countingHere(db, log);
+  const counts = counter(db, bus, counting, app.log);
+  app.addHook('preClose', async () => {
+    await counts.close();
+    await queue.close();
+  });
+  route(app, 'GET /api/health', {}, () => ({ fenwix: true }));
+  await app.register(events, { bus });
+  await app.register(work, { db, bus, queue });
+  await app.register(styles, { db, bus });
+  await app.register(jobs, { db, config, log, bus, queue });
+  await app.register(recordings, { db, config, bus });
+  await app.register(tracks, { db, log, bus });
+  await app.register(destinations, { db, log, config, bus, queue });
+  if (config.web === null)
+    app.setNotFoundHandler(() => {
+      throw nothingHere();
+    });
+  else await pages(app, { web: config.web });
   return app;
 }

@@ -13,21 +13,32 @@ export interface Config {
   readonly web: string | null;
   /** Most bytes of one recording. */
   readonly largestRecording: number;
+  /** What is written to the log. */
+  readonly log: LogLevel;
+  /** The built program of the thread that counts findings; null to count on the server’s own. */
+  readonly countWorker: string | null;
 }
 
-const environment = Joi.object<{ data: string; port: number; largest: number }>({
+const logLevels = ['silent', 'fatal', 'error', 'warn', 'info', 'debug', 'trace'] as const;
+export type LogLevel = (typeof logLevels)[number];
+
+const environment = Joi.object<{ data: string; port: number; largest: number; log: LogLevel }>({
   data: Joi.string().default('data'),
   port: Joi.number().port().default(4410),
   largest: Joi.number()
     .integer()
     .min(1)
     .default(8 * 1024 ** 3),
+  log: Joi.string()
+    .valid(...logLevels)
+    .default('warn'),
 });
 
 const asks: Readonly<Record<string, string>> = {
   data: 'FENWIX_DATA names the folder of your data',
   port: 'FENWIX_PORT is a port from 0 to 65535',
   largest: 'FENWIX_LARGEST_RECORDING is a number of bytes',
+  log: `FENWIX_LOG is one of ${logLevels.join(', ')}`,
 };
 
 /** @throws {CannotStart} naming the variable that is not what it should be */
@@ -36,6 +47,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     data: env['FENWIX_DATA'],
     port: env['FENWIX_PORT'],
     largest: env['FENWIX_LARGEST_RECORDING'],
+    log: env['FENWIX_LOG'],
   });
   if (checked.error) {
     const detail = checked.error.details[0];
@@ -49,5 +61,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     port: value.port,
     web: resolve('dist/web'),
     largestRecording: value.largest,
+    log: value.log,
+    countWorker: resolve('dist/count-worker.mjs'),
   };
 }

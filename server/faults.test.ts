@@ -3,18 +3,17 @@ import type { FastifyInstance } from 'fastify';
 import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer, type RequestListener, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { caption } from '../core/track/caption.ts';
 import { buildApp } from './app.ts';
+import { configFor } from './config-for-tests.ts';
 import { configFrom } from './config.ts';
 import { startProblem } from './start.ts';
 
 let data: string;
 let app: FastifyInstance;
-const config = () => ({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 4000 });
+const config = () => configFor(data);
 beforeEach(async () => {
   data = mkdtempSync(join(tmpdir(), 'fenwix-faults-'));
   app = await buildApp(config());
@@ -149,76 +148,6 @@ describe('recordings', () => {
 
   it('are taken as bytes only', async () => {
     expect((await upload({ title: 'lock' }, 'application/json')).json()).toMatchObject({ code: 'not-a-recording' });
-  });
-});
-
-describe('a destination', () => {
-  let place: Server;
-  let answer: RequestListener;
-  let job: string;
-  let track: string;
-  beforeEach(async () => {
-    place = createServer((request, response) => answer(request, response));
-    await new Promise<void>((ready) => place.listen(0, '127.0.0.1', ready));
-    const url = `http://127.0.0.1:${String((place.address() as AddressInfo).port)}`;
-    await ask('PUT', '/api/destinations/q', { name: 'Quayside', kind: 'video-host', url, token: 'secret' });
-    ({ job, track } = await made('Lock'));
-  });
-  afterEach(
-    () =>
-      new Promise<unknown>((closed) => {
-        place.closeAllConnections();
-        place.close(closed);
-      }),
-  );
-  const hand = () =>
-    ask('POST', `/api/jobs/${job}/receipts`, { track, destination: 'q', place: 'lock', format: 'srt' });
-  const taken = {
-    language: 'en-GB',
-    kind: 'captions',
-    state: 'processing',
-    receipt: 'r1',
-    message: 'x'.repeat(100_000),
-  };
-
-  it('that took the file and died on the next request has taken it: the receipt is kept', async () => {
-    answer = (request, response) => {
-      if (request.method === 'PUT') response.writeHead(202).end(JSON.stringify(taken));
-      else request.socket.destroy();
-    };
-    expect(await hand()).toMatchObject({ status: 201, body: { state: 'processing', watch: null } });
-    const { body } = await ask('GET', `/api/jobs/${job}/receipts`);
-    expect(body).toMatchObject([{ state: 'processing' }]);
-    expect(JSON.stringify(body).length).toBeLessThan(2000);
-  });
-
-  it('that breaks off in the middle may have taken it, and that is said', async () => {
-    answer = (request) => void request.resume().on('end', () => request.socket.destroy());
-    expect(await hand()).toMatchObject({
-      status: 502,
-      body: { message: expect.stringContaining('Whether it has arrived is not known') as string },
-    });
-  });
-
-  it.each([['{}'], ['null'], ['not JSON'], ['[]'], ['{"receipt": 7}']])(
-    'that answers %s is not believed',
-    async (said) => {
-      answer = (_request, response) => response.writeHead(202).end(said);
-      expect(await hand()).toMatchObject({ status: 502, body: { code: 'destination-unclear' } });
-      expect((await ask('GET', `/api/jobs/${job}/receipts`)).body).toEqual([]);
-    },
-  );
-
-  it('that names no address of the web as its page has none', async () => {
-    answer = (request, response) =>
-      response
-        .writeHead(200)
-        .end(
-          JSON.stringify(
-            request.method === 'PUT' ? taken : { id: 'lock', title: 'Lock', watch: 'javascript:alert(1)', tracks: [] },
-          ),
-        );
-    expect(await hand()).toMatchObject({ status: 201, body: { watch: null } });
   });
 });
 

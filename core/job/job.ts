@@ -1,4 +1,5 @@
 /** A job and what belongs to it, as the server keeps it and gives it out. */
+import type { StyleStanding } from '../rules/style-names.ts';
 import type { HouseStyle } from '../rules/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { TrackKind } from '../track/caption.ts';
@@ -12,6 +13,8 @@ export interface Recording {
   readonly length: number | null;
   readonly width: number | null;
   readonly height: number | null;
+  /** Whether a small picture of it is kept. */
+  readonly poster: boolean;
 }
 
 export interface TrackSummary {
@@ -36,7 +39,7 @@ export interface Job {
   readonly tracks: readonly TrackSummary[];
 }
 
-/** What a destination was last handed of a track. */
+/** What a destination was last handed of a job’s fair copy. */
 export interface Held {
   readonly destination: string;
   readonly state: Receipt['state'];
@@ -44,18 +47,35 @@ export interface Held {
   readonly behind: boolean;
 }
 
-/** How a job stands. */
-export interface Standing {
-  /** Findings of the fair copy that have to go; null while there is none. */
-  readonly findings: number | null;
+/** A job as it stands in the list of jobs. */
+export interface JobSummary {
+  readonly id: string;
+  readonly title: string;
+  readonly series: string;
+  readonly language: string;
+  readonly made: number;
+  readonly style: Pick<HouseStyle, 'id' | 'name' | 'version'>;
+  readonly recording: Recording | null;
+  readonly tracks: readonly TrackSummary[];
+  /** Findings of the fair copy that have to go; null while they are not counted. */
+  readonly mustFindings: number | null;
   /** The newest of each destination. */
   readonly held: readonly Held[];
 }
 
+/** A job that uses a style, and how its own copy stands to it. */
+export interface StyleUse {
+  readonly job: Pick<Job, 'id' | 'title'>;
+  readonly style: Pick<HouseStyle, 'id' | 'name' | 'version'>;
+  readonly standing: StyleStanding;
+}
+
+export type DestinationKind = 'video-host';
+
 export interface Destination {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'video-host';
+  readonly kind: DestinationKind;
   readonly url: string;
 }
 
@@ -65,7 +85,7 @@ export interface PlaceThere {
   readonly tracks: readonly {
     readonly language: string;
     readonly kind: 'machine' | 'captions';
-    readonly state: string;
+    readonly state: 'processing' | 'live' | 'refused';
   }[];
 }
 
@@ -73,15 +93,19 @@ export interface Receipt {
   readonly id: string;
   readonly track: string;
   readonly destination: string;
-  readonly place: string;
+  /** The recording there; null while this job’s is still to be brought there. */
+  readonly place: string | null;
   readonly file: string;
   readonly edit: number;
-  readonly state: 'processing' | 'live' | 'refused';
+  /** `sending` until the destination has said that it has it; how that fares is told by the work. */
+  readonly state: 'sending' | 'processing' | 'live' | 'refused';
+  /** Why it was refused, in the words of the destination. */
+  readonly reason: string | null;
   readonly watch: string | null;
   readonly at: number;
 }
 
 /** The track that is worked on and handed over: the first that is not a machine draft. */
-export function fairCopyOf(job: Job): TrackSummary | null {
+export function fairCopyOf(job: Pick<Job, 'tracks'>): TrackSummary | null {
   return job.tracks.find((t) => t.kind === 'captions') ?? null;
 }

@@ -49,6 +49,9 @@ export function askedBy(style: HouseStyle): readonly Asked[] {
   return found;
 }
 
+/** Raised whenever a rule finds otherwise than before, so that counts that were kept are made anew. */
+export const rulesVersion = 1;
+
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];
 

@@ -1,5 +1,5 @@
 import { shippedStyles } from './shipped.ts';
-import { freeName, idFor, standingOf } from './style-names.ts';
+import { freeName, idFor, styleStanding } from './style-names.ts';
 
 const [lecture] = shippedStyles;
 if (!lecture) throw new Error('Styles ship.');
@@ -20,8 +20,8 @@ describe('names and ids', () => {
 it('tells how a kept style stands to where it came from', () => {
   const newer = { ...lecture, version: lecture.version + 1 };
   const own = { ...lecture, reading: { ...lecture.reading, speed: { ...lecture.reading.speed, limit: 21 } } };
-  expect(standingOf(lecture, shippedStyles)).toBe('same');
-  expect(standingOf(lecture, [newer])).toBe('earlier');
-  expect(standingOf(own, shippedStyles)).toBe('changed');
-  expect(standingOf(own, [])).toBe('gone');
+  expect(styleStanding(lecture, shippedStyles)).toBe('same');
+  expect(styleStanding(lecture, [newer])).toBe('earlier');
+  expect(styleStanding(own, shippedStyles)).toBe('changed');
+  expect(styleStanding(own, [])).toBe('gone');
 });

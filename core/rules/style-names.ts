@@ -29,9 +29,9 @@ export function idFor(name: string, known: readonly Pick<HouseStyle, 'id'>[]): s
  * How a job's own copy of a style stands to the styles there are: the same as where it came from; from an
  * `earlier` version of it; `changed` for this job only; or its style is `gone`.
  */
-export type Standing = 'same' | 'earlier' | 'changed' | 'gone';
+export type StyleStanding = 'same' | 'earlier' | 'changed' | 'gone';
 
-export function standingOf(kept: HouseStyle, known: readonly HouseStyle[]): Standing {
+export function styleStanding(kept: HouseStyle, known: readonly HouseStyle[]): StyleStanding {
   const source = known.find((s) => s.id === kept.id);
   if (!source) return 'gone';
   if (kept.version < source.version) return 'earlier';

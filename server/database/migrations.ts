@@ -113,6 +113,73 @@ const steps: readonly Step[] = [
       });
     },
   },
+  {
+    name: '005-work',
+    async up(db) {
+      await db.schema.createTable('work', (t) => {
+        t.text('id').primary();
+        t.text('kind').notNullable();
+        t.text('subject').notNullable();
+        t.text('job').nullable().references('id').inTable('jobs').onDelete('CASCADE');
+        t.text('by').notNullable();
+        t.text('state').notNullable();
+        t.float('progress').notNullable();
+        t.integer('tries').notNullable();
+        t.text('reason').nullable();
+        t.text('input').notNullable();
+        t.bigInteger('next').nullable();
+        t.text('holder').nullable();
+        t.bigInteger('until').nullable();
+        t.bigInteger('made').notNullable();
+        t.bigInteger('changed').notNullable();
+        t.unique(['kind', 'subject']);
+        t.index(['state', 'next']);
+        t.index(['job']);
+      });
+      await db.schema.createTable('work_parts', (t) => {
+        t.text('work').notNullable().references('id').inTable('work').onDelete('CASCADE');
+        t.integer('number').notNullable();
+        t.text('part').notNullable();
+        t.primary(['work', 'number']);
+      });
+      await db.schema.createTable('posters', (t) => {
+        t.text('hash').primary().references('hash').inTable('recordings').onDelete('CASCADE');
+        t.text('type').notNullable();
+        t.binary('picture').notNullable();
+      });
+      // Counts are kept with the edit and the ground they rest on.
+      await db.schema.alterTable('jobs', (t) => {
+        t.text('ground').notNullable().defaultTo('');
+      });
+      await db.schema.alterTable('tracks', (t) => {
+        t.integer('must').nullable();
+        t.integer('must_edit').nullable();
+        t.text('must_ground').nullable();
+      });
+      // A receipt is written down before anything is sent, so it may have no place and no answer yet.
+      await db.schema.createTable('receipts_now', (t) => {
+        t.text('id').primary();
+        t.text('job').notNullable().references('id').inTable('jobs').onDelete('CASCADE');
+        t.text('track').notNullable().references('id').inTable('tracks').onDelete('CASCADE');
+        t.text('destination').notNullable().references('id').inTable('destinations').onDelete('CASCADE');
+        t.text('place').nullable();
+        t.text('file').notNullable();
+        t.text('format').notNullable();
+        t.integer('edit').notNullable();
+        t.text('state').notNullable();
+        t.text('reason').nullable();
+        t.text('answer').nullable();
+        t.text('watch').nullable();
+        t.bigInteger('at').notNullable();
+        t.index(['job']);
+        t.index(['track', 'destination', 'at']);
+      });
+      await db.raw(`insert into receipts_now (id, job, track, destination, place, file, format, edit, state, answer, watch, at)
+        select id, job, track, destination, place, file, 'srt', edit, state, answer, watch, at from receipts`);
+      await db.schema.dropTable('receipts');
+      await db.schema.renameTable('receipts_now', 'receipts');
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

@@ -27,14 +27,36 @@ const patience = 20;
 const nothing = (): void => undefined;
 const silent = { warn: nothing, error: nothing, deprecate: nothing, debug: nothing };
 
-/** Write-ahead log with a flush to disk at every commit: what was acknowledged survives a power cut. */
+const fileIn = (folder: string): string => join(folder, 'fenwix.sqlite');
+
+/** Opens the database of a server: made or brought up to date as needed, write-ahead log with a flush to disk at every commit: what was acknowledged survives a power cut. */
 export async function openDatabase(folder: string): Promise<Knex> {
-  const filename = join(folder, 'fenwix.sqlite');
-  const isOld = existsSync(filename);
-  const db = knex({
+  const isOld = existsSync(fileIn(folder));
+  const db = connect(folder, [
+    // What was acknowledged survives a power cut.
+    'journal_mode = WAL',
+    'synchronous = FULL',
+    'foreign_keys = ON',
+    // Words of what was deleted are overwritten, not only forgotten.
+    'secure_delete = ON',
+  ]);
+  try {
+    await bringUp(db, isOld);
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+  return db;
+}
+
+/** Opens a data folder that a server has brought up to date, to read in it beside that server. */
+export const openToRead = (folder: string): Knex => connect(folder, ['query_only = ON']);
+
+function connect(folder: string, pragmas: readonly string[]): Knex {
+  return knex({
     // Knex's types do not know that its own dialects can be extended.
     client: Client as unknown as typeof Knex.Client,
-    connection: { filename },
+    connection: { filename: fileIn(folder) },
     useNullAsDefault: true,
     // What goes wrong is said by whoever asked; the driver's own words carry stack traces and what was written.
     log: silent,
@@ -43,15 +65,7 @@ export async function openDatabase(folder: string): Promise<Knex> {
       max: 1,
       afterCreate(connection: Database, done: (error: Error | null, connection: Database) => void) {
         try {
-          for (const pragma of [
-            `busy_timeout = ${String(patience)}`,
-            'journal_mode = WAL',
-            'synchronous = FULL',
-            'foreign_keys = ON',
-            // Words of what was deleted are overwritten, not only forgotten.
-            'secure_delete = ON',
-          ])
-            connection.pragma(pragma);
+          for (const pragma of [`busy_timeout = ${String(patience)}`, ...pragmas]) connection.pragma(pragma);
           done(null, connection);
         } catch (error) {
           done(error as Error, connection);
@@ -59,13 +73,6 @@ export async function openDatabase(folder: string): Promise<Knex> {
       },
     },
   });
-  try {
-    await bringUp(db, isOld);
-  } catch (error) {
-    await db.destroy();
-    throw error;
-  }
-  return db;
 }
 
 async function bringUp(db: Knex, isOld: boolean): Promise<void> {

@@ -1,162 +1,140 @@
 /** Destinations, what is handed over to them, and the receipts of it. */
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
-import { plainly } from '../../core/formats/format.ts';
-import { randomUUID } from 'node:crypto';
-import { openAsBlob } from 'node:fs';
-import { join } from 'node:path';
 import type { Knex } from 'knex';
-import type { Destination, Receipt } from '../../core/job/job.ts';
-import { checked } from '../checked.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
+import type { NewDestination, NewReceipt } from '../../core/contract/destinations.ts';
+import { mostCharacters } from '../../core/contract/limits.ts';
+import { plainly } from '../../core/formats/format.ts';
+import type { PlaceThere } from '../../core/job/job.ts';
 import type { Config } from '../config.ts';
-import { jobOf, jobRow } from '../jobs/store.ts';
-import { folderOf } from '../recordings/keep.ts';
-import { missing, Problem } from '../problem.ts';
+import { writing } from '../database/writing.ts';
+import type { Events } from '../events.ts';
+import { idTaken, missing } from '../http/errors.ts';
+import { route } from '../http/route.ts';
+import { byId, id, objectOf } from '../http/validation.ts';
+import { jobRow } from '../jobs/store.ts';
+import { fileOf } from '../tracks/file.ts';
 import type { EditLog } from '../tracks/log.ts';
-import { fileOf } from '../tracks/routes.ts';
-import { putRecording, recordingAt, recordingsAt, send, watchPageOf, type DestinationRow } from './video-host.ts';
+import type { WorkQueue } from '../work/queue.ts';
+import { addWork } from '../work/store.ts';
+import type { DestinationRow, RecordingThere } from './destination.ts';
+import { handleHandover, resumeReceipts } from './handover.ts';
+import { destinationKinds } from './kinds.ts';
+import { destinationRow, openDestination, openReceipt, type ReceiptRow } from './store.ts';
 
-/** A receipt as its table has it, with what the destination said, word for word. */
-interface ReceiptRow extends Receipt {
-  readonly job: string;
-  readonly answer: string;
-}
-
-const id = Joi.string().max(64).required();
-const key = Joi.object<{ id: string }>({ id });
 const address = Joi.string()
-  .max(2000)
+  .max(mostCharacters.address)
   .uri({ scheme: ['http', 'https'] })
-  .custom((value: string) => {
-    if (!URL.canParse(value)) throw new Error('is not an address');
-    return value;
-  });
-const destination = Joi.object<{ name: string; kind: 'video-host'; url: string; token: string }>({
-  name: Joi.string().trim().min(1).max(80).required(),
-  kind: Joi.valid('video-host').required(),
+  .custom((value: string, { message }) =>
+    URL.canParse(value) ? value : message({ custom: '{{#label}} is not an address' }),
+  );
+const newDestination = objectOf<NewDestination>({
+  name: Joi.string().trim().min(1).max(mostCharacters.destinationName).required(),
+  kind: Joi.string()
+    .valid(...Object.keys(destinationKinds))
+    .required(),
   url: address.required(),
   // What can stand in a header.
   token: Joi.string()
     .pattern(/^[\x21-\x7e]+$/)
-    .max(400)
+    .max(mostCharacters.token)
     .required(),
 });
-const handover = Joi.object<{ track: string; destination: string; place: string; format: 'srt' | 'vtt' }>({
-  track: id,
-  destination: id,
+const newReceipt = objectOf<NewReceipt>({
+  id: id.required(),
+  track: id.required(),
+  destination: id.required(),
   // Halves of a character can stand in no address.
   place: Joi.string()
-    .max(200)
+    .max(mostCharacters.place)
     .pattern(/\p{Cs}/u, { invert: true })
+    .allow(null)
     .required(),
-  format: Joi.valid('srt', 'vtt').required(),
+  format: Joi.string().valid('srt', 'vtt').required(),
 });
 
-const open = ({ token: _, ...rest }: DestinationRow): Destination => rest;
+/** A recording there, as it is given out. */
+const placeOf = ({ id: place, title, tracks }: RecordingThere): PlaceThere => ({
+  id: place,
+  title,
+  tracks: tracks.map(({ language, kind, state }) => ({ language, kind, state })),
+});
 
-export function destinations(
-  app: FastifyInstance,
-  { db, log, config }: { db: Knex; log: EditLog; config: Config },
-  done: () => void,
-): void {
-  async function find(wanted: string): Promise<DestinationRow> {
-    const row = await db<DestinationRow>('destinations').where({ id: wanted }).first();
-    if (!row) throw missing('This destination');
-    return row;
-  }
+interface Needs {
+  readonly db: Knex;
+  readonly log: EditLog;
+  readonly config: Config;
+  readonly bus: Events;
+  readonly queue: WorkQueue;
+}
 
-  app.get('/api/destinations', async () => (await db<DestinationRow>('destinations').orderBy('name')).map(open));
-
-  app.put('/api/destinations/:id', async (request) => {
-    const row = { ...checked(key, request.params), ...checked(destination, request.body) };
-    await db('destinations').insert(row).onConflict('id').merge();
-    return open(await find(row.id));
+export function destinations(app: FastifyInstance, { db, log, config, bus, queue }: Needs, done: () => void): void {
+  handleHandover({ db, log, bus, queue, data: config.data });
+  app.addHook('onReady', async () => {
+    await resumeReceipts(db);
+    queue.wake();
   });
 
-  app.get('/api/destinations/:id/recordings', async (request) =>
-    recordingsAt(await find(checked(key, request.params).id)),
+  route(app, 'GET /api/destinations', {}, async () =>
+    (await db<DestinationRow>('destinations').orderBy('name')).map(openDestination),
   );
 
-  app.post('/api/jobs/:id/places', async (request, reply) => {
-    const job = await jobOf(db, checked(key, request.params).id);
-    const to = await find(checked(Joi.object<{ destination: string }>({ destination: id }), request.body).destination);
-    if (!job.recording) throw missing('The recording of this job');
-    const { hash, type } = job.recording;
-    const body = await openAsBlob(join(folderOf(config.data), hash)).catch(() => {
-      throw missing('The file of this recording');
-    });
-    return reply
-      .status(201)
-      .send(await putRecording(to, job.id, { title: job.title, type, language: job.language }, body));
+  route(app, 'PUT /api/destinations/:id', { params: byId, body: newDestination }, async ({ params, body }) => {
+    await db<DestinationRow>('destinations')
+      .insert({ ...params, ...body })
+      .onConflict('id')
+      .merge();
+    return openDestination(await destinationRow(db, params.id));
   });
 
-  app.post('/api/jobs/:id/receipts', async (request, reply) => {
-    const job = await jobRow(db, checked(key, request.params).id);
-    const wanted = checked(handover, request.body);
-    const to = await find(wanted.destination);
-    const file = await fileOf(db, log, wanted.track, {
-      format: wanted.format,
-      soundNotes: false,
-      labels: false,
-      ...plainly,
-    });
+  route(app, 'GET /api/destinations/:id/recordings', { params: byId }, async ({ params }) => {
+    const to = await destinationRow(db, params.id);
+    return (await destinationKinds[to.kind].recordings(to)).map(placeOf);
+  });
+
+  route(app, 'POST /api/jobs/:id/receipts', { params: byId, body: newReceipt }, async ({ params, body }, reply) => {
+    const job = await jobRow(db, params.id);
+    await destinationRow(db, body.destination);
+    const options = { format: body.format, soundNotes: false, labels: false, ...plainly };
+    const file = await fileOf(db, log, body.track, options);
     if (file.job !== job.id) throw missing('This track');
     if (!file.text.includes('-->'))
-      throw new Problem(
-        422,
-        'nothing-to-send',
-        'There is no caption with words in this track yet, so nothing was sent.',
-      );
-    const answer = await send(to, wanted.place, file);
+      throw new ApiError('nothing-to-send', 'There is no caption with words in this track yet, so nothing was sent.');
+    if (body.place === null && job.recording === null) throw missing('The recording of this job');
     const row: ReceiptRow = {
-      id: randomUUID(),
+      ...body,
       job: job.id,
-      track: wanted.track,
-      destination: to.id,
-      place: wanted.place,
       file: file.name,
       edit: file.edit,
-      state: answer.state,
-      answer: JSON.stringify(answer),
+      state: 'sending',
+      reason: null,
+      answer: null,
       watch: null,
       at: Date.now(),
     };
-    // It has been taken: that is kept before anything else is asked of the place.
-    await db('receipts').insert(row);
-    const watch = await recordingAt(to, wanted.place).then(
-      (held) => watchPageOf(to, held),
-      () => null,
-    );
-    if (watch) await db('receipts').where({ id: row.id }).update({ watch });
-    return reply.status(201).send({ ...row, watch });
+    const kept = await writing(db, async (tx) => {
+      const before = await tx<ReceiptRow>('receipts').where({ id: row.id }).first();
+      if (before) return before;
+      await tx<ReceiptRow>('receipts').insert(row);
+      await addWork(tx, {
+        kind: row.place === null ? 'bring-recording' : 'send-captions',
+        subject: row.id,
+        job: job.id,
+      });
+      return null;
+    });
+    if (kept && (kept.job !== job.id || kept.track !== body.track || kept.destination !== body.destination))
+      throw idTaken('receipt');
+    queue.wake();
+    bus.emit({ type: 'jobs' });
+    void reply.status(kept ? 200 : 201);
+    return openReceipt(kept ?? row);
   });
 
-  /** Asks the destination about a receipt that was still being processed, and keeps what it says. */
-  async function refreshed(row: ReceiptRow): Promise<ReceiptRow> {
-    if (row.state !== 'processing') return row;
-    try {
-      const held = await recordingAt(await find(row.destination), row.place);
-      const receipt = (JSON.parse(row.answer) as { receipt: string }).receipt;
-      const now = held.tracks.find((t) => t.receipt === receipt);
-      if (!now || now.state === row.state) return row;
-      const change = {
-        state: now.state,
-        answer: JSON.stringify(now),
-        watch: watchPageOf(await find(row.destination), held),
-      };
-      await db('receipts').where({ id: row.id }).update(change);
-      return { ...row, ...change };
-    } catch (error) {
-      // The destination being away changes nothing that is known about the receipt.
-      if (error instanceof Problem) return row;
-      throw error;
-    }
-  }
-
-  app.get('/api/jobs/:id/receipts', async (request) => {
-    const job = await jobRow(db, checked(key, request.params).id);
-    const rows = await db<ReceiptRow>('receipts').where({ job: job.id }).orderBy('at', 'desc');
-    return Promise.all(rows.map(refreshed));
+  route(app, 'GET /api/jobs/:id/receipts', { params: byId }, async ({ params }) => {
+    const job = await jobRow(db, params.id);
+    return (await db<ReceiptRow>('receipts').where({ job: job.id }).orderBy('at', 'desc')).map(openReceipt);
   });
   done();
 }

@@ -1,27 +1,9 @@
-/** Talks to a video host: lists its recordings, sends a caption file, asks how it fares. What it answers is believed only as far as a schema goes. */
+/** Destinations that are video hosts: they hold recordings, each with captions by language. */
 import Joi, { type AnySchema } from 'joi';
-import type { Destination } from '../../core/job/job.ts';
-import { Problem } from '../problem.ts';
-
-/** A destination with what it takes to reach it; the token never leaves the server. */
-export interface DestinationRow extends Destination {
-  readonly token: string;
-}
-
-export interface HostTrack {
-  readonly language: string;
-  readonly kind: 'machine' | 'captions';
-  readonly state: 'processing' | 'live' | 'refused';
-  readonly receipt: string;
-  readonly message: string;
-}
-
-export interface HostRecording {
-  readonly id: string;
-  readonly title: string;
-  readonly watch: string;
-  readonly tracks: readonly HostTrack[];
-}
+import { createReadStream } from 'node:fs';
+import { ApiError } from '../../core/contract/api-error.ts';
+import { objectOf } from '../http/validation.ts';
+import type { DestinationKindAdapter, DestinationRow, RecordingThere, TrackThere } from './destination.ts';
 
 /** Longest message of a destination that is shown or kept, in characters. */
 const longestMessage = 300;
@@ -29,20 +11,23 @@ const longestMessage = 300;
 const short = (text: string): string =>
   text.length > longestMessage ? `${text.slice(0, longestMessage).replace(/\p{Cs}/gu, '')}…` : text;
 
-const hostTrack = Joi.object<HostTrack>({
+const key = Joi.string().max(200).allow(null).default(null);
+const trackThere = objectOf<TrackThere>({
   language: Joi.string().max(35).required(),
-  kind: Joi.valid('machine', 'captions').required(),
-  state: Joi.valid('processing', 'live', 'refused').required(),
+  kind: Joi.string().valid('machine', 'captions').required(),
+  state: Joi.string().valid('processing', 'live', 'refused').required(),
   receipt: Joi.string().max(200).required(),
+  key,
   message: Joi.string().allow('').default('').custom(short),
 }).unknown();
-const hostRecording = Joi.object<HostRecording>({
+const recordingThere = objectOf<RecordingThere>({
   id: Joi.string().max(200).required(),
   title: Joi.string().allow('').max(1000).required(),
   watch: Joi.string().max(2000).required(),
-  tracks: Joi.array().items(hostTrack).max(1000).required(),
+  key,
+  tracks: Joi.array().items(trackThere).max(1000).required(),
 }).unknown();
-const hostRecordings = Joi.array().items(hostRecording).max(10_000);
+const recordingsThere = Joi.array<readonly RecordingThere[]>().items(recordingThere).max(10_000);
 
 /** How long a destination may take to answer, in ms; a recording may be long on its way. */
 const patience = 15_000;
@@ -51,9 +36,14 @@ const patienceWithRecordings = 3_600_000;
 const longestAnswer = 4 * 1024 * 1024;
 
 interface Sent {
-  readonly method: 'PUT';
   readonly headers: Readonly<Record<string, string>>;
-  readonly body: string | Blob;
+  readonly body: string | ReadableStream<Uint8Array>;
+}
+
+interface Question {
+  readonly path: string;
+  readonly sent?: Sent;
+  readonly signal?: AbortSignal | undefined;
 }
 
 /** Reads an answer up to the limit; null for what is no JSON. @throws when it breaks off or drips on past the time */
@@ -82,26 +72,26 @@ function neverLeft(error: unknown): boolean {
   return ['ECONNREFUSED', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH', 'ENETUNREACH'].includes(String(cause?.code));
 }
 
-async function ask<T>(to: DestinationRow, path: string, schema: AnySchema<T>, sent?: Sent): Promise<T> {
+async function ask<T>(to: DestinationRow, schema: AnySchema<T>, { path, sent, signal }: Question): Promise<T> {
   const unsure = sent
-    ? `Whether it has arrived is not known: look at ${to.name} before you send it again. Your captions are safe here.`
+    ? `Whether it has arrived is not known; ${to.name} is asked before anything is sent again. Your captions are safe here.`
     : 'Your captions are safe here and nothing was changed there.';
+  const within = AbortSignal.timeout(typeof sent?.body === 'object' ? patienceWithRecordings : patience);
   let response: Response;
   let body: unknown;
   try {
     response = await fetch(new URL(path, to.url), {
-      ...sent,
+      ...(sent ? { method: 'PUT', body: sent.body, duplex: 'half' } : {}),
       headers: { ...sent?.headers, authorization: `Bearer ${to.token}` },
-      signal: AbortSignal.timeout(typeof sent?.body === 'object' ? patienceWithRecordings : patience),
+      signal: signal ? AbortSignal.any([signal, within]) : within,
       redirect: 'error',
     });
     body = await bodyOf(response);
   } catch (error) {
-    throw new Problem(
-      502,
+    throw new ApiError(
       'destination-away',
       neverLeft(error)
-        ? `${to.name} cannot be reached. Your captions are safe here and nothing was sent; try again when it is back.`
+        ? `${to.name} cannot be reached. Your captions are safe here and nothing was sent; it is tried again.`
         : `The connection to ${to.name} broke off. ${unsure}`,
     );
   }
@@ -110,54 +100,66 @@ async function ask<T>(to: DestinationRow, path: string, schema: AnySchema<T>, se
       typeof body === 'object' && body !== null && 'message' in body && typeof body.message === 'string'
         ? short(body.message)
         : `it answered ${String(response.status)}`;
-    throw new Problem(
-      502,
+    // Out of order for a while is not the same as a refusal.
+    if (response.status >= 500 || response.status === 429)
+      throw new ApiError(
+        'destination-away',
+        `${to.name} cannot take it now: ${said}. Your captions are safe here; it is tried again.`,
+      );
+    throw new ApiError(
       'destination-refused',
       `${to.name} refused: ${said}. Your captions are safe here; what it held before it still holds.`,
     );
   }
   const checked = schema.required().validate(body, { stripUnknown: true, convert: false });
   if (checked.error)
-    throw new Problem(
-      502,
+    throw new ApiError(
       'destination-unclear',
       `${to.name} answered in a way that Fenwix does not understand. ${unsure}`,
     );
   return checked.value;
 }
 
-/** The page a destination shows a recording on; null where what it says is no address of the web. */
-export function watchPageOf(to: DestinationRow, { watch }: HostRecording): string | null {
-  if (!URL.canParse(watch, to.url)) return null;
-  const page = new URL(watch, to.url);
-  return page.protocol === 'http:' || page.protocol === 'https:' ? page.href : null;
+/** A file as a stream that tells how much of it has gone. */
+function streamOf(path: string, bytes: number, progress: (share: number) => void): ReadableStream<Uint8Array> {
+  let gone = 0;
+  const parts = createReadStream(path)[Symbol.asyncIterator]() as AsyncIterator<Uint8Array>;
+  return new ReadableStream<Uint8Array>({
+    async pull(controller) {
+      const { done, value } = await parts.next();
+      if (done) {
+        controller.close();
+        return;
+      }
+      gone += value.length;
+      progress(bytes > 0 ? gone / bytes : 0);
+      controller.enqueue(value);
+    },
+    async cancel() {
+      await parts.return?.();
+    },
+  });
 }
 
-export const recordingsAt = (to: DestinationRow): Promise<HostRecording[]> => ask(to, '/recordings', hostRecordings);
+const placePath = (place: string): string => `/recordings/${encodeURIComponent(place)}`;
 
-export const recordingAt = (to: DestinationRow, place: string): Promise<HostRecording> =>
-  ask(to, `/recordings/${encodeURIComponent(place)}`, hostRecording);
-
-export const send = (
-  to: DestinationRow,
-  place: string,
-  file: { readonly name: string; readonly text: string; readonly mediaType: string },
-): Promise<HostTrack> =>
-  ask(to, `/recordings/${encodeURIComponent(place)}/tracks/${encodeURIComponent(file.name)}`, hostTrack, {
-    method: 'PUT',
-    headers: { 'content-type': file.mediaType },
-    body: file.text,
-  });
-
-/** Puts a recording there, so that captions can be handed over for it. @param id this side's name for it */
-export const putRecording = (
-  to: DestinationRow,
-  id: string,
-  about: { readonly title: string; readonly type: string; readonly language: string },
-  body: Blob,
-): Promise<HostRecording> =>
-  ask(to, `/recordings/${encodeURIComponent(id)}?${new URLSearchParams(about).toString()}`, hostRecording, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/octet-stream' },
-    body,
-  });
+export const videoHost: DestinationKindAdapter = {
+  recordings: (to) => ask(to, recordingsThere, { path: '/recordings' }),
+  recording: (to, place, signal) => ask(to, recordingThere, { path: placePath(place), signal }),
+  send: (to, place, deliveryKey, { name, text, mediaType }, signal) =>
+    ask(to, trackThere, {
+      path: `${placePath(place)}/tracks/${encodeURIComponent(name)}`,
+      // As draft-ietf-httpapi-idempotency-key-header has it.
+      sent: { headers: { 'content-type': mediaType, 'idempotency-key': deliveryKey }, body: text },
+      signal,
+    }),
+  bring: (to, bringKey, { path, bytes, type, title, language }, signal, progress) =>
+    ask(to, recordingThere, {
+      path: `${placePath(bringKey)}?${new URLSearchParams({ title, type, language }).toString()}`,
+      sent: {
+        headers: { 'content-type': 'application/octet-stream' },
+        body: streamOf(path, bytes, progress),
+      },
+      signal,
+    }),
+};

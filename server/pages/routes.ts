@@ -4,7 +4,7 @@ import type { FastifyInstance } from 'fastify';
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Problem } from '../problem.ts';
+import { nothingHere } from '../http/errors.ts';
 
 /** Scripts and styles only from here, styles put in by libraries only with the page's nonce. */
 export function contentPolicy(nonce: string): string {
@@ -38,7 +38,7 @@ export async function pages(app: FastifyInstance, { web }: { web: string }): Pro
 
   app.setNotFoundHandler((request, reply) => {
     if (request.method !== 'GET' || request.url.startsWith('/api/') || request.url.startsWith('/assets/')) {
-      throw new Problem(404, 'missing', 'There is nothing at this address.');
+      throw nothingHere();
     }
     const nonce = randomBytes(16).toString('base64');
     return reply

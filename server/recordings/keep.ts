@@ -5,7 +5,7 @@ import { mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { Problem } from '../problem.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
 import { inTurn } from './turns.ts';
 import { typeOfRecording } from './type-of.ts';
 
@@ -26,7 +26,7 @@ const headLength = 4096;
  * Streams a recording to disk, hashing on the way. A file that turns out too large, empty or no
  * recording leaves nothing behind.
  * @param written called with the file in its place, in turn with whatever else makes or removes recordings
- * @throws {Problem}
+ * @throws {ApiError}
  */
 export async function keepRecording<T>(
   data: string,
@@ -45,8 +45,7 @@ export async function keepRecording<T>(
       bytes += chunk.length;
       if (bytes > largest) {
         next(
-          new Problem(
-            413,
+          new ApiError(
             'recording-too-large',
             `The recording is over the limit of ${String(Math.round(largest / 1024 ** 2))} MB. Nothing was kept of it. Make it smaller, or raise the limit with FENWIX_LARGEST_RECORDING.`,
           ),
@@ -57,8 +56,7 @@ export async function keepRecording<T>(
         head = Buffer.concat([head, chunk]).subarray(0, headLength);
         if (head.length >= 16 && typeOfRecording(head) === null) {
           next(
-            new Problem(
-              415,
+            new ApiError(
               'not-a-recording',
               'This file is not a recording Fenwix knows: WebM, MP4, QuickTime, Ogg, WAV, FLAC, MP3 or AAC was expected. Nothing was kept of it.',
             ),
@@ -73,9 +71,9 @@ export async function keepRecording<T>(
   try {
     await pipeline(body, watch, createWriteStream(part, { flush: true }));
     const type = typeOfRecording(head);
-    if (bytes === 0) throw new Problem(415, 'empty', 'The file is empty. Nothing was kept of it.');
+    if (bytes === 0) throw new ApiError('empty', 'The file is empty. Nothing was kept of it.');
     if (type === null)
-      throw new Problem(415, 'not-a-recording', 'This file is too short to be a recording. Nothing was kept of it.');
+      throw new ApiError('not-a-recording', 'This file is too short to be a recording. Nothing was kept of it.');
     const name = hash.digest('hex');
     return await inTurn(async () => {
       await rename(part, join(folder, name));

@@ -6,20 +6,33 @@ import type { Knex } from 'knex';
 import { mkdirSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import type { Config } from '../config.ts';
-import { missing, Problem } from '../problem.ts';
-import { checked } from '../checked.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
+import type { Measured } from '../../core/contract/recordings.ts';
+import { mostCharacters, mostPixels } from '../../core/contract/limits.ts';
+import type { Recording } from '../../core/job/job.ts';
+import type { Events } from '../events.ts';
+import { missing } from '../http/errors.ts';
+import { route } from '../http/route.ts';
+import { byHash, objectOf } from '../http/validation.ts';
+import { setGround } from '../jobs/ground.ts';
+import type { JobRow } from '../jobs/store.ts';
+import { posters, wantPoster } from './posters.ts';
 import { folderOf, keepRecording, type Kept } from './keep.ts';
-import { openRecording, type RecordingRow } from './store.ts';
+import { recordingOf, type RecordingRow } from './store.ts';
 import { sweepRecordings, sweepUploads } from './sweep.ts';
 
-const hash = Joi.string().hex().length(64).required();
-const measured = Joi.object<{ length: number; width: number; height: number }>({
+const named = objectOf<{ readonly name: string }>({ name: Joi.string().max(mostCharacters.recordingName).required() });
+const pixels = Joi.number().integer().min(0).max(mostPixels).required();
+const measured = objectOf<Measured>({
   length: Joi.number().integer().min(1).required(),
-  width: Joi.number().integer().min(0).max(32_768).required(),
-  height: Joi.number().integer().min(0).max(32_768).required(),
+  width: pixels,
+  height: pixels,
 });
 
-export async function recordings(app: FastifyInstance, { db, config }: { db: Knex; config: Config }): Promise<void> {
+export async function recordings(
+  app: FastifyInstance,
+  { db, config, bus }: { db: Knex; config: Config; bus: Events },
+): Promise<void> {
   app.addContentTypeParser('application/octet-stream', (_request, body, done) => done(null, body));
   mkdirSync(folderOf(config.data), { recursive: true });
   await app.register(fastifyStatic, {
@@ -41,43 +54,41 @@ export async function recordings(app: FastifyInstance, { db, config }: { db: Kne
     done();
   });
 
-  app.put('/api/recordings', { bodyLimit: config.largestRecording }, async (request, reply) => {
-    const { name } = checked(Joi.object<{ name: string }>({ name: Joi.string().max(300).required() }), request.query);
-    if (!(request.body instanceof Readable))
-      throw new Problem(
-        415,
+  await app.register(posters, { db, bus });
+
+  const limit = { query: named, bodyLimit: config.largestRecording };
+  route(app, 'PUT /api/recordings', limit, async ({ query: { name }, body }, reply) => {
+    if (!(body instanceof Readable))
+      throw new ApiError(
         'not-a-recording',
         'A recording is sent as plain bytes (application/octet-stream). Nothing was kept of this.',
       );
-    const keep = async (kept: Kept): Promise<RecordingRow | undefined> => {
+    const keep = async (kept: Kept): Promise<Recording> => {
       await db('recordings')
         .insert({ ...kept, name, idle: Date.now() })
         .onConflict('hash')
         .merge({ idle: Date.now() });
-      return db<RecordingRow>('recordings').where({ hash: kept.hash }).first();
+      return recordingOf(db, kept.hash);
     };
-    const row = await keepRecording(config.data, request.body, config.largestRecording, keep).catch(
-      (error: unknown) => {
-        // The rest of a refused upload is not waited for, so nothing else can come over this connection.
-        void reply.header('connection', 'close');
-        throw error;
-      },
-    );
-    if (!row) throw missing('This recording');
-    return openRecording(row);
+    return keepRecording(config.data, body, config.largestRecording, keep).catch((error: unknown) => {
+      // The rest of a refused upload is not waited for, so nothing else can come over this connection.
+      void reply.header('connection', 'close');
+      throw error;
+    });
   });
 
-  app.patch('/api/recordings/:hash', async (request) => {
-    const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
-    const changed = await db('recordings').where(key).update(checked(measured, request.body));
-    const row = changed === 0 ? undefined : await db<RecordingRow>('recordings').where(key).first();
-    if (!row) throw missing('This recording');
-    return openRecording(row);
+  route(app, 'PATCH /api/recordings/:hash', { params: byHash, body: measured }, async ({ params, body }) => {
+    await db<RecordingRow>('recordings').where(params).update(body);
+    const recording = await recordingOf(db, params.hash);
+    await wantPoster(db, recording);
+    for (const { id } of await db<JobRow>('jobs').where({ recording: params.hash }).select('id'))
+      await setGround(db, id);
+    bus.emit({ type: 'jobs' });
+    return recording;
   });
 
-  app.get('/api/recordings/:hash/file', async (request, reply) => {
-    const key = checked(Joi.object<{ hash: string }>({ hash }), request.params);
-    const row = await db<RecordingRow>('recordings').where(key).first();
+  route(app, 'GET /api/recordings/:hash/file', { params: byHash }, async ({ params }, reply) => {
+    const row = await db<RecordingRow>('recordings').where(params).first();
     if (!row) throw missing('This recording');
     return reply.type(row.type).header('cache-control', 'private, no-store').sendFile(row.hash, { contentType: false });
   });

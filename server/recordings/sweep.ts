@@ -10,11 +10,17 @@ import { inTurn } from './turns.ts';
 /** A recording that no job uses is kept for so long: somebody may be filling in the rest of a new job. */
 export const keptIdle = 24 * 3600 * 1000;
 
+/** Its row, its picture and the work on it. */
+async function forgetRecording(db: Knex, hash: string): Promise<void> {
+  await db('work').where({ kind: 'draw-poster', subject: hash }).delete();
+  await db('recordings').where({ hash }).delete();
+}
+
 /** Takes a recording away unless a job uses it. */
 export const removeUnused = (db: Knex, data: string, hash: string): Promise<void> =>
   inTurn(async () => {
     if (await db('jobs').where({ recording: hash }).first()) return;
-    await db('recordings').where({ hash }).delete();
+    await forgetRecording(db, hash);
     await rm(join(folderOf(data), hash), { force: true });
   });
 
@@ -29,7 +35,7 @@ export async function sweepRecordings(db: Knex, data: string, now: number): Prom
       // Asked again in its turn: it may have been brought in once more meanwhile.
       const row = await db<RecordingRow>('recordings').where({ hash }).first();
       if (!row || row.idle >= now - keptIdle || (await db('jobs').where({ recording: hash }).first())) return;
-      await db('recordings').where({ hash }).delete();
+      await forgetRecording(db, hash);
       await rm(join(folderOf(data), hash), { force: true });
     });
 }

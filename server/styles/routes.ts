@@ -2,65 +2,57 @@
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { decodeStyle } from '../../core/rules/decode-style.ts';
-import { freeName, idFor } from '../../core/rules/style-names.ts';
+import { decodeStyle, keptStyle } from '../../core/rules/decode-style.ts';
+import { freeName, idFor, styleStanding } from '../../core/rules/style-names.ts';
 import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { checked } from '../checked.ts';
-import { Problem } from '../problem.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
+import { setGround } from '../jobs/ground.ts';
+import type { Events } from '../events.ts';
+import { route } from '../http/route.ts';
+import { byId, id as styleId, objectOf } from '../http/validation.ts';
+import type { JobRow } from '../jobs/store.ts';
 import { allStyles, ownStyles, styleOf } from './store.ts';
 
-const key = Joi.object<{ id: string }>({ id: Joi.string().max(64).required() });
-const instead = Joi.object<{ instead?: string }>({ instead: Joi.string().max(64) });
+const instead = objectOf<{ readonly instead?: string }>({ instead: styleId });
+/** A style is read by the decoder in core, which names every fault. */
+const whole = Joi.object<HouseStyle>();
 
-/** @throws {Problem} naming every fault */
+/** @throws {ApiError} naming every fault */
 export function styleFrom(value: unknown): HouseStyle {
   const { style, faults } = decodeStyle(value);
   if (style) return style;
-  throw new Problem(
-    400,
-    'style-faults',
-    `This is not a house style, and nothing was changed: ${faults.join(' ')}`,
-    faults,
-  );
+  throw new ApiError('style-faults', `This is not a house style, and nothing was changed: ${faults.join(' ')}`, faults);
 }
 
 function notShipped(id: string): void {
   if (shippedStyle(id))
-    throw new Problem(
-      409,
-      'shipped',
-      'This house style came with Fenwix and stays as it is. Copy it and change the copy.',
-    );
+    throw new ApiError('shipped', 'This house style came with Fenwix and stays as it is. Copy it and change the copy.');
 }
 
-export function styles(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
-  app.get('/api/styles', async () => {
+export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
+  route(app, 'GET /api/styles', {}, async () => {
     const own = await ownStyles(db);
     return { styles: [...shippedStyles, ...own], own: own.map((s) => s.id) };
   });
 
-  app.post('/api/styles', async (request, reply) => {
-    const given = styleFrom(request.body);
+  route(app, 'POST /api/styles', { body: whole }, async ({ body }, reply) => {
+    const given = styleFrom(body);
     const known = await allStyles(db);
     const name = freeName(given.name, known);
     const style: HouseStyle = { ...given, id: idFor(name, known), name, version: 1 };
     await db('styles').insert({ id: style.id, style: JSON.stringify(style), made: Date.now() });
-    return reply.status(201).send(style);
+    void reply.status(201);
+    return style;
   });
 
-  app.put('/api/styles/:id', async (request) => {
-    const { id } = checked(key, request.params);
+  route(app, 'PUT /api/styles/:id', { params: byId, body: whole }, async ({ params: { id }, body }) => {
     notShipped(id);
     const before = await styleOf(db, id);
-    const given = styleFrom(request.body);
+    const given = styleFrom(body);
     const others = (await allStyles(db)).filter((s) => s.id !== id);
     if (others.some((s) => s.name === given.name))
-      throw new Problem(
-        409,
-        'name-taken',
-        `There is a house style “${given.name}” already. Give this one another name.`,
-      );
+      throw new ApiError('name-taken', `There is a house style “${given.name}” already. Give this one another name.`);
     const style: HouseStyle = { ...given, id, version: before.version + 1 };
     await db('styles')
       .where({ id })
@@ -68,31 +60,39 @@ export function styles(app: FastifyInstance, { db }: { db: Knex }, done: () => v
     return style;
   });
 
-  app.delete('/api/styles/:id', async (request, reply) => {
-    const { id } = checked(key, request.params);
-    const { instead: other } = checked(instead, request.query);
+  route(app, 'DELETE /api/styles/:id', { params: byId, query: instead }, async ({ params: { id }, query }) => {
+    const { instead: other } = query;
     notShipped(id);
     await styleOf(db, id);
     const rows = await db<{ id: string; style: string }>('jobs').select('id', 'style');
     const using = rows.filter((row) => (JSON.parse(row.style) as HouseStyle).id === id);
     if (using.length > 0 && (other === undefined || other === id))
-      throw new Problem(
-        409,
-        'in-use',
-        `${String(using.length)} jobs use this house style. Say which one they should use.`,
-      );
+      throw new ApiError('in-use', `${String(using.length)} jobs use this house style. Say which one they should use.`);
     const next = other === undefined ? null : await styleOf(db, other);
     await db.transaction(async (at) => {
-      if (next)
+      for (const { id: job } of next ? using : []) {
         await at('jobs')
-          .whereIn(
-            'id',
-            using.map((row) => row.id),
-          )
+          .where({ id: job })
           .update({ style: JSON.stringify(next) });
+        await setGround(at, job);
+      }
       await at('styles').where({ id }).delete();
     });
-    return reply.status(204).send();
+    bus.emit({ type: 'jobs' });
+    return null;
+  });
+
+  route(app, 'GET /api/style-uses', {}, async () => {
+    const known = await allStyles(db);
+    const rows = await db<JobRow>('jobs').orderBy('made', 'desc').select('id', 'title', 'style');
+    return rows.map(({ id, title, style: kept }) => {
+      const style = keptStyle(JSON.parse(kept));
+      return {
+        job: { id, title },
+        style: { id: style.id, name: style.name, version: style.version },
+        standing: styleStanding(style, known),
+      };
+    });
   });
   done();
 }

@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { keptStyle } from '../../core/rules/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { missing } from '../problem.ts';
+import { missing } from '../http/errors.ts';
 
 interface StyleRow {
   readonly id: string;
@@ -19,7 +19,7 @@ export async function ownStyles(db: Knex): Promise<HouseStyle[]> {
 
 export const allStyles = async (db: Knex): Promise<HouseStyle[]> => [...shippedStyles, ...(await ownStyles(db))];
 
-/** @throws {Problem} when there is no such style */
+/** @throws {ApiError} when there is no such style */
 export async function styleOf(db: Knex, id: string): Promise<HouseStyle> {
   const shipped = shippedStyle(id);
   if (shipped) return shipped;

@@ -3,38 +3,29 @@
  * transaction; it is known by its id, so that sending it again changes nothing.
  */
 import type { Knex } from 'knex';
-import type { TrackSummary } from '../../core/job/job.ts';
+import { LRUCache } from 'lru-cache';
+import { ApiError } from '../../core/contract/api-error.ts';
 import type { Caption, Foreign } from '../../core/track/caption.ts';
 import { applyAll } from '../../core/track/apply.ts';
 import { EditRefused, type Edit } from '../../core/track/edits.ts';
 import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
 import { writing } from '../database/writing.ts';
-import { missing, Problem } from '../problem.ts';
+import { keptSnapshots, snapshotEvery } from './snapshots.ts';
+import { trackRow, type TrackRow } from './store.ts';
 
-/** A track as its table has it. */
-export interface TrackRow extends TrackSummary {
-  readonly job: string;
-  readonly position: number;
-  /** JSON of what its file held besides captions. */
-  readonly foreign: string | null;
-  /** What it was made of, as a hash; null for tracks from before that was kept. */
-  readonly asked: string | null;
-}
-
-/** A whole track is written down after so many edits, so that loading replays few. */
-const snapshotEvery = 200;
-const cachedTracks = 24;
+/** So many captions of tracks are held in memory, the least recently used let go first. */
+const usualCachedCaptions = 150_000;
 
 export interface EditLog {
-  /** A track as it stands, or as it stood after an edit. @throws {Problem} when there is none */
+  /** A track as it stands, or as it stood after an edit. @throws {ApiError} when there is none */
   readonly load: (id: string, at?: number) => Promise<LoggedTrack>;
   /**
    * Takes a batch.
    * @returns the number of its last edit
-   * @throws {Problem} `behind` with the edits since, when others were first; `other-history` when its base is not in this log
+   * @throws {ApiError} `behind` with the edits since, when others were first; `other-history` when its base is not in this log
    */
   readonly append: (id: string, batch: Batch) => Promise<number>;
-  /** Edits after a number, in order. @throws {Problem} `other-history` */
+  /** Edits after a number, in order. @throws {ApiError} `other-history` */
   readonly since: (id: string, after: number, batch: string | null) => Promise<Since>;
   /** Writes the first captions of a track that was just made, inside the transaction that makes it. */
   readonly begin: (tx: Knex, row: TrackRow, captions: readonly Caption[]) => Promise<void>;
@@ -42,9 +33,8 @@ export interface EditLog {
   readonly forget: (ids: readonly string[]) => void;
 }
 
-const otherHistory = (): Problem =>
-  new Problem(
-    409,
+const otherHistory = (): ApiError =>
+  new ApiError(
     'other-history',
     'This track has another history on the server than on this page: its data folder was put back to another state. Nothing was changed there.',
   );
@@ -57,20 +47,17 @@ interface EditRow {
   readonly at: number;
 }
 
-export function editLog(db: Knex, now: () => number = Date.now): EditLog {
-  const cache = new Map<string, LoggedTrack>();
-  const remember = (track: LoggedTrack): void => {
-    cache.delete(track.id);
-    cache.set(track.id, track);
-    const oldest = cache.size > cachedTracks ? cache.keys().next().value : undefined;
-    if (oldest !== undefined) cache.delete(oldest);
-  };
+export interface LogOptions {
+  readonly now?: () => number;
+  readonly cachedCaptions?: number;
+}
 
-  async function rowOf(tx: Knex, id: string): Promise<TrackRow> {
-    const row = await tx<TrackRow>('tracks').where({ id }).first();
-    if (!row) throw missing('This track');
-    return row;
-  }
+export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCachedCaptions }: LogOptions = {}): EditLog {
+  const cache = new LRUCache<string, LoggedTrack>({
+    maxSize: cachedCaptions,
+    sizeCalculation: ({ captions }) => captions.length + 1,
+  });
+  const remember = (track: LoggedTrack): void => void cache.set(track.id, track);
 
   async function edits(tx: Knex, id: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Promise<Edit[]> {
     const rows = await tx<EditRow>('edits')
@@ -98,8 +85,7 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
       return applyAll(captions, log);
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error;
-      throw new Problem(
-        422,
+      throw new ApiError(
         'damaged',
         `This track cannot be put together from its log: ${error.message} Nothing was changed; a copy of the data folder from before may help.`,
       );
@@ -112,7 +98,7 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
     const known = cache.get(id);
     if (known?.edit === number) return known;
     if (number > row.edit)
-      throw new Problem(404, 'missing', `The track has ${String(row.edit)} edits; there is no edit ${String(number)}.`);
+      throw new ApiError('missing', `The track has ${String(row.edit)} edits; there is no edit ${String(number)}.`);
     const snapshot = await tx<{ track: string; edit: number; captions: string }>('snapshots')
       .where({ track: id })
       .where('edit', '<=', number)
@@ -156,6 +142,7 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
     const large = rows.some((row) => row.edit.length > 200_000);
     if (large || Math.floor(number / snapshotEvery) > Math.floor(before / snapshotEvery)) {
       await tx('snapshots').insert({ track: id, edit: number, captions: JSON.stringify(captions) });
+      await thinOut(tx, id, number);
     }
     await tx('tracks')
       .where({ id })
@@ -163,22 +150,30 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
     return number;
   }
 
+  async function thinOut(tx: Knex, id: string, last: number): Promise<void> {
+    const rows = await tx<{ track: string; edit: number }>('snapshots').where({ track: id }).select('edit');
+    const kept = keptSnapshots(
+      rows.map((row) => row.edit),
+      last,
+    );
+    if (kept.length < rows.length) await tx('snapshots').where({ track: id }).whereNotIn('edit', kept).delete();
+  }
+
   async function append(id: string, batch: Batch): Promise<number> {
     const after = await writing(db, async (tx): Promise<LoggedTrack | number> => {
-      const row = await rowOf(tx, id);
+      const row = await trackRow(tx, id);
       const before = await tx<EditRow>('edits').where({ track: id, batch: batch.id }).max({ last: 'number' }).first();
       const last: unknown = before?.['last'];
       if (typeof last === 'number') return last;
       await inThisLog(tx, id, row.edit, batch.base, batch.after);
       if (batch.base !== row.edit)
-        throw new Problem(409, 'behind', 'Somebody else has changed this track since.', {
+        throw new ApiError('behind', 'Somebody else has changed this track since.', {
           edit: row.edit,
           batch: await batchAt(tx, id, row.edit),
           since: await edits(tx, id, batch.base),
         });
       if (row.kind === 'machine' && row.edit > 0)
-        throw new Problem(
-          409,
+        throw new ApiError(
           'machine-draft',
           'A machine draft stays as the recogniser left it. Nothing was changed; work on a copy of it.',
         );
@@ -193,13 +188,13 @@ export function editLog(db: Knex, now: () => number = Date.now): EditLog {
   }
 
   async function since(id: string, after: number, batch: string | null): Promise<Since> {
-    const row = await rowOf(db, id);
+    const row = await trackRow(db, id);
     await inThisLog(db, id, row.edit, after, batch);
     return { edit: row.edit, batch: await batchAt(db, id, row.edit), since: await edits(db, id, after, row.edit) };
   }
 
   return {
-    load: async (id, at) => load(db, await rowOf(db, id), at),
+    load: async (id, at) => load(db, await trackRow(db, id), at),
     append,
     since,
     async begin(tx, row, captions) {

@@ -2,59 +2,48 @@
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import type { FormatName, WriteOptions } from '../../core/formats/format.ts';
+import { most, mostCharacters } from '../../core/contract/limits.ts';
 import { writable } from '../../core/formats/registry.ts';
-import { leaveOut, type LeftOut } from '../../core/handover/leave-out.ts';
-import { fileName, usualPattern } from '../../core/handover/naming.ts';
-import type { TrackSummary } from '../../core/job/job.ts';
-import type { Caption, Foreign, TrackKind } from '../../core/track/caption.ts';
-import { decodeCaption, decodeEdit } from '../../core/track/decode.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import { decodeEdit } from '../../core/track/decode.ts';
 import type { Batch } from '../../core/track/logged.ts';
-import { checked, languageTag } from '../checked.ts';
 import { writing } from '../database/writing.ts';
+import type { Events } from '../events.ts';
+import { route } from '../http/route.ts';
+import { byId, id, languageTag, objectOf } from '../http/validation.ts';
 import { jobRow } from '../jobs/store.ts';
-import { idTaken, missing } from '../problem.ts';
-import { hashOf } from '../asked.ts';
-import type { EditLog, TrackRow } from './log.ts';
+import { fileOf, type Wanted } from './file.ts';
+import type { EditLog } from './log.ts';
+import { decodeTrack, makeTrack, summaryOf, trackRow, type ReceivedTrack } from './store.ts';
 
-const id = Joi.string().max(64).required();
-/** A track to be made, with its first captions. */
-export interface NewTrack {
-  readonly id: string;
-  readonly kind: TrackKind;
-  readonly language: string;
-  readonly name: string;
-  readonly foreign: Foreign | null;
-  readonly captions: readonly Caption[];
-}
-export const newTrack = Joi.object<NewTrack>({
-  id,
-  kind: Joi.valid('machine', 'captions', 'subtitles', 'transcript').required(),
+const edit = Joi.number().integer().min(0);
+export const newTrack = objectOf<ReceivedTrack>({
+  id: id.required(),
+  kind: Joi.string().valid('machine', 'captions', 'subtitles', 'transcript').required(),
   language: languageTag.required(),
-  name: Joi.string().trim().max(120).required(),
-  foreign: Joi.object().pattern(Joi.string().max(64), Joi.string().max(1_000_000)).max(20).allow(null).default(null),
-  captions: Joi.array()
-    .items(Joi.any().custom((value: unknown): Caption => decodeCaption(value)))
-    .max(200_000)
-    .default([]),
+  name: Joi.string().trim().max(mostCharacters.trackName).required(),
+  foreign: Joi.object()
+    .pattern(Joi.string().max(mostCharacters.foreignKey), Joi.string().max(mostCharacters.foreignText))
+    .max(most.foreignBlocks)
+    .allow(null)
+    .default(null),
+  // Captions and edits are read by the decoder in core, and not looked at here.
+  captions: Joi.array().max(most.captions).default([]),
 });
-const batch = Joi.object<Batch>({
-  id,
-  base: Joi.number().integer().min(0).required(),
-  after: Joi.string().max(64).allow(null).default(null),
-  edits: Joi.array()
-    .items(Joi.any().custom((value: unknown): Edit => decodeEdit(value)))
-    .min(1)
-    .max(5000)
+const batch = objectOf<Omit<Batch, 'edits'> & { readonly edits: readonly unknown[] }>({
+  id: id.required(),
+  base: edit.required(),
+  after: id.allow(null).default(null),
+  edits: Joi.array().min(1).max(most.edits).required(),
+});
+const at = objectOf<{ readonly at?: number }>({ at: edit });
+const since = objectOf<{ readonly after: number; readonly batch: string | null }>({
+  after: edit.required(),
+  batch: id.default(null),
+});
+const wantedFile = objectOf<Wanted>({
+  format: Joi.string()
+    .valid(...writable.map((f) => f.name))
     .required(),
-});
-/** How a file is wanted: its format, what is left out, what is written besides. */
-export interface Wanted extends LeftOut, WriteOptions {
-  readonly format: FormatName;
-}
-const exported = Joi.object<Wanted>({
-  format: Joi.valid(...writable.map((f) => f.name)).required(),
   soundNotes: Joi.boolean().default(false),
   labels: Joi.boolean().default(false),
   positions: Joi.boolean().default(false),
@@ -62,116 +51,35 @@ const exported = Joi.object<Wanted>({
   timeMarks: Joi.boolean().default(false),
 });
 
-/** A reflow of a long track is several megabytes of JSON; no other route takes as much. */
-export const editBodyLimit = 64 * 1024 * 1024;
-
-export async function trackRow(db: Knex, id: string): Promise<TrackRow> {
-  const row = await db<TrackRow>('tracks').where({ id }).first();
-  if (!row) throw missing('This track');
-  return row;
-}
-
-/** A track as it is given out. */
-export const summaryOf = ({ id, kind, language, name, edit, captions, proofed }: TrackRow): TrackSummary => ({
-  id,
-  kind,
-  language,
-  name,
-  edit,
-  captions,
-  proofed,
-});
-
-/**
- * Makes a track with its captions, whole or not at all.
- * @returns false where the same was made before
- * @throws {Problem} `id-taken` where another goes by this id
- */
-export async function makeTrack(tx: Knex, log: EditLog, job: string, wanted: NewTrack): Promise<boolean> {
-  const asked = hashOf(wanted);
-  const before = await tx<TrackRow>('tracks').where({ id: wanted.id }).first();
-  if (before) {
-    if (before.asked === asked && before.job === job) return false;
-    throw idTaken('track');
-  }
-  const last = await tx('tracks').where({ job }).max({ position: 'position' }).first();
-  const { captions, foreign, ...rest } = wanted;
-  const row: TrackRow = {
-    ...rest,
-    job,
-    foreign: foreign === null ? null : JSON.stringify(foreign),
-    edit: 0,
-    captions: 0,
-    proofed: 0,
-    position: Number(last?.['position'] ?? -1) + 1,
-    asked,
-  };
-  await log.begin(tx, row, captions);
-  return true;
-}
-
-/** The bytes of a track in a format, under the name they go by. */
-export async function fileOf(
-  db: Knex,
-  log: EditLog,
-  trackId: string,
-  wanted: Wanted,
-): Promise<{ name: string; text: string; mediaType: string; edit: number; job: string }> {
-  const row = await trackRow(db, trackId);
-  const job = await jobRow(db, row.job);
-  const track = await log.load(trackId);
-  const format = writable.find((f) => f.name === wanted.format);
-  if (!format) throw missing('This format');
-  const sheet = {
-    captions: leaveOut(track.captions, wanted),
-    title: job.title,
-    language: track.language,
-    foreign: track.foreign,
-  };
-  return {
-    name: fileName(usualPattern(format), job.title, track.language),
-    text: format.writer.write(sheet, wanted),
-    mediaType: format.mediaType,
-    edit: track.edit,
-    job: row.job,
-  };
-}
-
-export function tracks(app: FastifyInstance, { db, log }: { db: Knex; log: EditLog }, done: () => void): void {
-  app.post('/api/jobs/:id/tracks', { bodyLimit: editBodyLimit }, async (request, reply) => {
-    const key = checked(Joi.object<{ id: string }>({ id }), request.params);
-    const wanted = checked(newTrack, request.body);
-    const job = await jobRow(db, key.id);
+export function tracks(
+  app: FastifyInstance,
+  { db, log, bus }: { db: Knex; log: EditLog; bus: Events },
+  done: () => void,
+): void {
+  route(app, 'POST /api/jobs/:id/tracks', { params: byId, body: newTrack }, async ({ params, body }, reply) => {
+    const job = await jobRow(db, params.id);
+    const wanted = decodeTrack(body);
     const made = await writing(db, (tx) => makeTrack(tx, log, job.id, wanted));
-    return reply.status(made ? 201 : 200).send(summaryOf(await trackRow(db, wanted.id)));
+    void reply.status(made ? 201 : 200);
+    if (made) bus.emit({ type: 'jobs' });
+    return summaryOf(await trackRow(db, body.id));
   });
 
-  app.get('/api/tracks/:id', async (request) => {
-    const key = checked(Joi.object<{ id: string }>({ id }), request.params);
-    const { at } = checked(Joi.object<{ at?: number }>({ at: Joi.number().integer().min(0) }), request.query);
-    return log.load(key.id, at);
+  route(app, 'GET /api/tracks/:id', { params: byId, query: at }, ({ params, query }) => log.load(params.id, query.at));
+
+  route(app, 'GET /api/tracks/:id/edits', { params: byId, query: since }, ({ params, query }) =>
+    log.since(params.id, query.after, query.batch),
+  );
+
+  route(app, 'POST /api/tracks/:id/edits', { params: byId, body: batch }, async ({ params, body }) => {
+    const edits = body.edits.map((each, i) => decodeEdit(each, `edit ${String(i + 1)}`));
+    const number = await log.append(params.id, { ...body, edits });
+    bus.emit({ type: 'track', track: params.id, edit: number });
+    return { edit: number };
   });
 
-  app.get('/api/tracks/:id/edits', async (request) => {
-    const key = checked(Joi.object<{ id: string }>({ id }), request.params);
-    const { after, batch } = checked(
-      Joi.object<{ after: number; batch: string | null }>({
-        after: Joi.number().integer().min(0).required(),
-        batch: Joi.string().max(64).default(null),
-      }),
-      request.query,
-    );
-    return log.since(key.id, after, batch);
-  });
-
-  app.post('/api/tracks/:id/edits', { bodyLimit: editBodyLimit }, async (request) => {
-    const key = checked(Joi.object<{ id: string }>({ id }), request.params);
-    return { edit: await log.append(key.id, checked(batch, request.body)) };
-  });
-
-  app.get('/api/tracks/:id/file', async (request, reply) => {
-    const key = checked(Joi.object<{ id: string }>({ id }), request.params);
-    const file = await fileOf(db, log, key.id, checked(exported, request.query));
+  route(app, 'GET /api/tracks/:id/file', { params: byId, query: wantedFile }, async ({ params, query }, reply) => {
+    const file = await fileOf(db, log, params.id, query);
     return reply
       .type(`${file.mediaType}; charset=utf-8`)
       .header('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(file.name)}`)

@@ -5,10 +5,12 @@
  */
 import fastifyStatic from '@fastify/static';
 import fastify, { type FastifyInstance } from 'fastify';
+import type { AnySchema } from 'joi';
 import { createHash, randomUUID, timingSafeEqual } from 'node:crypto';
 import { createWriteStream, mkdirSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
+import { setTimeout as pause } from 'node:timers/promises';
 import { pipeline } from 'node:stream/promises';
 import { readSrt } from '../../core/formats/srt/read.ts';
 import { readWebvtt } from '../../core/formats/webvtt/read.ts';
@@ -16,43 +18,16 @@ import { webvtt } from '../../core/formats/webvtt/webvtt.ts';
 import { writer } from '../../core/formats/webvtt/write.ts';
 import { withIds } from '../../core/formats/cue.ts';
 import { plainly, Unreadable } from '../../core/formats/format.ts';
+import {
+  behavedWell,
+  behaviour as behaviourSchema,
+  brought,
+  type Behaviour,
+  type HeldRecording,
+  type HeldTrack,
+  type HostSetup,
+} from './held.ts';
 import { watchPage } from './watch-page.ts';
-
-export interface HeldRecording {
-  readonly id: string;
-  readonly title: string;
-  /** Path of the recording on disk. */
-  readonly file: string;
-  readonly mediaType: string;
-  /** The track the host's own recogniser made, as WebVTT. */
-  readonly machineTrack: string;
-  readonly language: string;
-}
-
-export interface HostSetup {
-  readonly token: string;
-  readonly recordings: readonly HeldRecording[];
-  /** Folder for recordings that are brought here. */
-  readonly folder: string;
-  /** How long a file is processed, in ms. */
-  readonly processing: number;
-}
-
-export interface HeldTrack {
-  readonly file: string;
-  readonly language: string;
-  readonly kind: 'machine' | 'captions';
-  readonly state: 'processing' | 'live' | 'refused';
-  readonly receipt: string;
-  readonly message: string;
-  readonly vtt: string;
-}
-
-/** How the stand-in behaves; changed by `POST /behave`, for trying what a bad day looks like. */
-export interface Behaviour {
-  readonly refuse: string | null;
-  readonly fail: boolean;
-}
 
 const largestFile = 10 * 1024 * 1024;
 const largestRecording = 20 * 1024 ** 3;
@@ -94,17 +69,24 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
         kind: 'machine',
         state: 'live',
         receipt: 'machine',
+        key: null,
         message: 'Made by the host.',
         vtt: r.machineTrack,
       },
     ]);
   }
-  const recordings = [...setup.recordings];
-  let behaviour: Behaviour = { refuse: null, fail: false };
+  const recordings: HeldRecording[] = setup.recordings.map((r) => ({ ...r, key: null }));
+  let behaviour = behavedWell;
+  /** Captions that were delivered here, by the key they came under. */
+  const deliveries = new Map<string, number>();
   const timers = new Set<NodeJS.Timeout>();
   app.addHook('onClose', (_app, done) => {
     timers.forEach(clearTimeout);
     done();
+  });
+  app.setValidatorCompiler<AnySchema>(({ schema }) => (value: unknown) => {
+    const { error, value: checked } = schema.validate(value ?? {});
+    return error ? { error } : { value: checked as unknown };
   });
   app.addContentTypeParser(['application/x-subrip', 'text/vtt'], { parseAs: 'string' }, (_request, body, done) =>
     done(null, body),
@@ -130,7 +112,9 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   };
   const summary = (id: string) => {
     const known = find(id);
-    return known ? { id, title: known.recording.title, watch: `/watch/${id}`, tracks: known.tracks.map(shown) } : null;
+    if (!known) return null;
+    const { title, key } = known.recording;
+    return { id, title, key, watch: `/watch/${id}`, tracks: known.tracks.map(shown) };
   };
   const change = (id: string, receipt: string, to: Partial<HeldTrack>): void => {
     held.set(
@@ -139,11 +123,16 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
     );
   };
 
-  app.post('/behave', (request) => (behaviour = { ...behaviour, ...(request.body as Partial<Behaviour>) }));
+  app.post<{ Body: Partial<Behaviour> }>(
+    '/behave',
+    { schema: { body: behaviourSchema } },
+    ({ body }) => (behaviour = { ...behaviour, ...body }),
+  );
+  app.get('/deliveries', () => Object.fromEntries(deliveries));
   app.get('/recordings', () => recordings.map((r) => summary(r.id)));
   app.put<{ Params: { id: string }; Querystring: { title: string; type: string; language: string }; Body: Readable }>(
     '/recordings/:id',
-    { bodyLimit: largestRecording },
+    { bodyLimit: largestRecording, schema: { querystring: brought } },
     async (request, reply) => {
       const { title, type, language } = request.query;
       if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
@@ -152,7 +141,15 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
       const file = join(setup.folder, id);
       await pipeline(request.body, createWriteStream(file));
       if (!find(id)) {
-        recordings.push({ id, title, file, mediaType: type, machineTrack: 'WEBVTT\n', language });
+        recordings.push({
+          id,
+          title,
+          file,
+          mediaType: type,
+          machineTrack: 'WEBVTT\n',
+          language,
+          key: request.params.id,
+        });
         held.set(id, []);
       }
       return reply.status(201).send(summary(id));
@@ -164,40 +161,48 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
       summary(request.params.id) ?? reply.status(404).send({ message: 'there is no such recording here' }),
   );
 
-  app.put<{ Params: { id: string; file: string }; Body: string }>('/recordings/:id/tracks/:file', (request, reply) => {
-    const { id, file } = request.params;
-    const known = find(id);
-    if (!known) return reply.status(404).send({ message: 'there is no such recording here' });
-    if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
-    const language = languageOfName(file);
-    if (!language)
-      return reply.status(422).send({ message: `“${file}” does not name its language, as in name.en_GB.srt` });
-    const result = playable(request.body);
-    if ('why' in result) return reply.status(422).send({ message: result.why });
-    const track: HeldTrack = {
-      file,
-      language,
-      kind: 'captions',
-      state: 'processing',
-      receipt: randomUUID(),
-      message: 'Being processed.',
-      vtt: result.vtt,
-    };
-    const others = known.tracks.filter((t) => t.kind === 'machine' || t.language !== language || t.state === 'live');
-    held.set(id, [...others, track]);
-    const timer = setTimeout(() => {
-      timers.delete(timer);
-      held.set(
-        id,
-        (held.get(id) ?? []).filter(
-          (t) => t.receipt === track.receipt || t.kind === 'machine' || t.language !== language,
-        ),
-      );
-      change(id, track.receipt, { state: 'live', message: 'Live.' });
-    }, setup.processing);
-    timers.add(timer);
-    return reply.status(202).send(shown(track));
-  });
+  app.put<{ Params: { id: string; file: string }; Body: string }>(
+    '/recordings/:id/tracks/:file',
+    async (request, reply) => {
+      const { id, file } = request.params;
+      const known = find(id);
+      if (!known) return reply.status(404).send({ message: 'there is no such recording here' });
+      if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
+      const language = languageOfName(file);
+      if (!language)
+        return reply.status(422).send({ message: `“${file}” does not name its language, as in name.en_GB.srt` });
+      const result = playable(request.body);
+      if ('why' in result) return reply.status(422).send({ message: result.why });
+      const key = String(request.headers['idempotency-key'] ?? '');
+      deliveries.set(key, (deliveries.get(key) ?? 0) + 1);
+      const track: HeldTrack = {
+        file,
+        language,
+        kind: 'captions',
+        state: 'processing',
+        receipt: randomUUID(),
+        key: key === '' ? null : key,
+        message: 'Being processed.',
+        vtt: result.vtt,
+      };
+      const others = known.tracks.filter((t) => t.kind === 'machine' || t.language !== language || t.state === 'live');
+      held.set(id, [...others, track]);
+      const timer = setTimeout(() => {
+        timers.delete(timer);
+        held.set(
+          id,
+          (held.get(id) ?? []).filter(
+            (t) => t.receipt === track.receipt || t.kind === 'machine' || t.language !== language,
+          ),
+        );
+        change(id, track.receipt, { state: 'live', message: 'Live.' });
+      }, setup.processing);
+      timers.add(timer);
+      if (behaviour.slow > 0) await pause(behaviour.slow);
+      if (behaviour.mute) return reply.raw.destroy();
+      return reply.status(202).send(shown(track));
+    },
+  );
 
   await app.register(fastifyStatic, { root: setup.folder, serve: false });
   app.get<{ Params: { id: string } }>('/media/:id', (request, reply) => {

@@ -1,10 +1,17 @@
 /** Starts the video host stand-in and prints its address as one line of JSON. */
 import { readFileSync } from 'node:fs';
-import { buildHost, type HostSetup } from './host.ts';
+import Joi from 'joi';
+import { setupSchema, type HostSetup } from './held.ts';
+import { buildHost } from './host.ts';
 
-const setup = JSON.parse(readFileSync(process.env['STANDIN_SETUP'] ?? '', 'utf8')) as HostSetup;
-const app = await buildHost(setup);
-const wanted = Number(process.env['STANDIN_PORT'] ?? 4420);
+const { file, port: wanted } = Joi.attempt(
+  { file: process.env['STANDIN_SETUP'], port: process.env['STANDIN_PORT'] },
+  Joi.object<{ file: string; port: number }>({
+    file: Joi.string().required(),
+    port: Joi.number().port().default(4420),
+  }),
+) as { readonly file: string; readonly port: number };
+const app = await buildHost(Joi.attempt(JSON.parse(readFileSync(file, 'utf8')), setupSchema) as HostSetup);
 let address: string;
 try {
   address = await app.listen({ host: '127.0.0.1', port: wanted });

@@ -1,5 +1,5 @@
 /** The watch page of the stand-in: the recording with its live tracks, through the browser's own track element. */
-import type { HeldRecording, HeldTrack } from './host.ts';
+import type { HeldRecording, HeldTrack } from './held.ts';
 
 const escape = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');

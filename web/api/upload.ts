@@ -1,11 +1,15 @@
-/** Sends a recording in one stream, with progress and a way to stop. */
-import { away, Refusal, refusalOf } from './client.ts';
+/** Sends recordings and pictures as bytes; a recording in one stream, with progress and a way to stop. */
+import { ApiError, errorOf } from '../../core/contract/api-error.ts';
+import { urlOf } from '../../core/contract/contract.ts';
 import type { Recording } from '../../core/job/job.ts';
+import { away, jsonOf } from './client.ts';
 
 export interface Upload {
   readonly done: Promise<Recording>;
   readonly stop: () => void;
 }
+
+const bytes = 'application/octet-stream';
 
 /** @param progress told the share that has gone, 0 to 1 */
 export function uploadRecording(file: File, progress: (share: number) => void): Upload {
@@ -13,15 +17,24 @@ export function uploadRecording(file: File, progress: (share: number) => void): 
   const done = new Promise<Recording>((resolve, reject) => {
     request.upload.onprogress = (event) => progress(event.total > 0 ? event.loaded / event.total : 0);
     request.onload = () => {
-      const answer: unknown = request.responseText === '' ? null : JSON.parse(request.responseText);
+      const answer = jsonOf(request.responseText);
       if (request.status < 300) resolve(answer as Recording);
-      else reject(refusalOf(request.status, answer));
+      else reject(errorOf(request.status, answer));
     };
     request.onerror = () => reject(away());
-    request.onabort = () => reject(new Refusal(0, 'stopped', 'The upload was stopped. Nothing was kept of it.'));
-    request.open('PUT', `/api/recordings?name=${encodeURIComponent(file.name)}`);
-    request.setRequestHeader('content-type', 'application/octet-stream');
+    request.onabort = () => reject(new ApiError('stopped', 'The upload was stopped. Nothing was kept of it.'));
+    request.open('PUT', urlOf('PUT /api/recordings', { query: { name: file.name } }));
+    request.setRequestHeader('content-type', bytes);
     request.send(file);
   });
   return { done, stop: () => request.abort() };
+}
+
+/** Keeps the small picture of a recording. @throws {ApiError} */
+export async function uploadPoster(hash: string, picture: Blob): Promise<void> {
+  const url = urlOf('PUT /api/recordings/:hash/poster', { params: { hash } });
+  const response = await fetch(url, { method: 'PUT', headers: { 'content-type': bytes }, body: picture }).catch(() => {
+    throw away();
+  });
+  if (!response.ok) throw errorOf(response.status, jsonOf(await response.text()));
 }

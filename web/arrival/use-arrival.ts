@@ -4,7 +4,7 @@ import { largestCaptionFile } from '../../core/formats/encoding.ts';
 import { Unreadable, type FormatName } from '../../core/formats/format.ts';
 import type { Understood } from '../../core/formats/registry.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { readFile } from './reading.ts';
 
 export type Arrival = ReturnType<typeof useArrival>;

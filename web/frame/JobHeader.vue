@@ -3,11 +3,11 @@ import Dropdown from 'ant-design-vue/es/dropdown';
 import Menu, { MenuDivider, MenuItem } from 'ant-design-vue/es/menu';
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
 import { computed, onMounted, ref } from 'vue';
-import { standingOf } from '../../core/rules/style-names.ts';
+import { styleStanding } from '../../core/rules/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
 import { useKeyOf } from '../commands/use-key-of.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
@@ -37,7 +37,7 @@ const under = computed(() => {
 });
 /** That the job's style is no longer the one it is named after. */
 const aside = computed(() => {
-  const standing = job.job ? standingOf(job.job.style, styles.all) : 'same';
+  const standing = job.job ? styleStanding(job.job.style, styles.all) : 'same';
   return { same: '', earlier: ', as it was', changed: ', changed', gone: '' }[standing];
 });
 // While the server is away the styles that ship are there.

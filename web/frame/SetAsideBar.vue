@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { saveAs } from '../files/save-as.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { PlaceThere, Receipt } from '../../core/job/job.ts';
+import type { Work } from '../../core/job/work.ts';
+import { cellState } from './cell-state.ts';
 
 const props = defineProps<{
   name: string;
   receipt: Receipt | null;
+  work: Work | null;
   places: readonly PlaceThere[];
   likely: string;
   edit: number;
   kept: boolean;
   trouble: string | null;
-  /** The recording is on its way there. */
-  putting: boolean;
 }>();
-defineEmits<{ send: [place: string]; put: []; again: [] }>();
+defineEmits<{ send: [place: string | null]; change: [work: Work, to: 'stop' | 'again']; again: [] }>();
 const place = ref('');
 watch(
   () => props.likely,
@@ -21,18 +22,16 @@ watch(
   { immediate: true },
 );
 
-const state = computed(() => {
-  const { receipt, edit } = props;
-  if (!receipt) return { tone: 'soft', sign: '○', word: 'Nothing sent', more: '' };
-  if (receipt.state === 'processing')
-    return { tone: 'water', sign: '◌', word: 'Being processed', more: `edit ${String(receipt.edit)}` };
-  if (receipt.state === 'refused') return { tone: 'alarm', sign: '▲', word: 'Refused', more: '' };
-  return receipt.edit < edit
-    ? { tone: 'sun', sign: '◐', word: 'Behind', more: `holds edit ${String(receipt.edit)}` }
-    : { tone: 'reed', sign: '●', word: 'Live', more: `holds edit ${String(receipt.edit)}` };
-});
+const state = computed(() => cellState(props.receipt, props.work, props.edit));
+/** Something of it is still on its way. */
+const busy = computed(
+  () => props.receipt?.state === 'processing' || (props.receipt?.state === 'sending' && state.value.can !== 'again'),
+);
 const machineThere = computed(
   () => props.places.find((p) => p.id === place.value)?.tracks.some((t) => t.kind === 'machine') ?? false,
+);
+const sendLabel = computed(() =>
+  place.value === '' ? 'Put the recording there and send' : props.receipt ? 'Send again' : 'Send',
 );
 </script>
 
@@ -45,27 +44,28 @@ const machineThere = computed(
     </p>
     <p v-if="state.more">{{ state.more }}</p>
     <p v-if="receipt" class="figures cell-file">{{ receipt.file }}</p>
+    <p v-if="work && state.can" class="cell-actions">
+      <button v-if="state.can === 'stop'" type="button" class="plain-button" @click="$emit('change', work, 'stop')">
+        Stop
+      </button>
+      <button v-else type="button" class="plain-button" @click="$emit('change', work, 'again')">Try again</button>
+    </p>
     <p v-if="machineThere" class="sun">△ A machine track is there too</p>
     <label v-if="places.length > 0">
       <span class="visually-hidden">Recording at {{ name }}</span>
       <select v-model="place" class="plain-button">
-        <option value="" disabled>Which recording there?</option>
+        <option value="">Not there yet</option>
         <option v-for="p in places" :key="p.id" :value="p.id">{{ p.title }}</option>
       </select>
     </label>
-    <p v-if="place === '' && trouble === null" class="cell-put">
-      <button type="button" class="plain-button" :disabled="putting" @click="$emit('put')">
-        {{ putting ? 'On its way there…' : 'Put the recording there' }}
-      </button>
-    </p>
     <p class="cell-actions">
       <button
         type="button"
         class="plain-button main"
-        :disabled="place === '' || !kept || receipt?.state === 'processing'"
-        @click="$emit('send', place)"
+        :disabled="!kept || busy || (place === '' && trouble !== null)"
+        @click="$emit('send', place === '' ? null : place)"
       >
-        {{ receipt ? 'Send again' : 'Send' }}
+        {{ sendLabel }}
       </button>
       <a v-if="receipt?.watch && receipt.state === 'live'" :href="receipt.watch" target="_blank" rel="noopener"
         >See it there</a

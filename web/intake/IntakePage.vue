@@ -2,12 +2,15 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { lengthInWords } from '../../core/time/clock.ts';
-import { ask, sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
+import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
-import type { Job, Recording } from '../../core/job/job.ts';
+import type { NewJob } from '../../core/contract/jobs.ts';
+import { mostCharacters } from '../../core/contract/limits.ts';
+import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../arrival/ArrivalCard.vue';
 import { useArrival } from '../arrival/use-arrival.ts';
-import { uploadRecording, type Upload } from '../api/upload.ts';
+import { uploadPoster, uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import { bytesInWords } from '../jobs/describe.ts';
 import { fullName, languages } from '../jobs/languages.ts';
@@ -44,12 +47,15 @@ async function takeRecording(file: File): Promise<void> {
     recordingState.value = { tone: 'soft', text: `Bringing in ${file.name}…` };
     upload = uploadRecording(file, (now) => (share.value = now));
     const kept = await upload.done;
-    recording.value = await ask<Recording>('PATCH', `/recordings/${kept.hash}`, probed);
+    recording.value = await ask('PATCH /api/recordings/:hash', { params: { hash: kept.hash }, body: probed.measured });
+    // The list of jobs draws it later where this does not come through.
+    if (probed.poster) uploadPoster(kept.hash, probed.poster).catch(() => undefined);
     title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
-    const size = probed.width > 0 ? `${String(probed.width)} × ${String(probed.height)}` : 'sound only';
+    const { length, width, height } = probed.measured;
+    const size = width > 0 ? `${String(width)} × ${String(height)}` : 'sound only';
     recordingState.value = {
       tone: 'good',
-      text: `✓ ${file.name}: ${lengthInWords(probed.length)}, ${size}, ${bytesInWords(file.size)}`,
+      text: `✓ ${file.name}: ${lengthInWords(length)}, ${size}, ${bytesInWords(file.size)}`,
     };
   } catch (error) {
     recordingState.value = { tone: 'bad', text: sentence(error) };
@@ -78,10 +84,10 @@ interface Wanted {
   readonly style: string;
   readonly recording: string;
 }
-let last: { readonly key: string; readonly from: ReadResult; readonly job: object } | null = null;
+let last: { readonly key: string; readonly from: ReadResult; readonly job: NewJob } | null = null;
 
 /** The job with its tracks as one request; asked for again after an answer that was lost, the same one, which is made once. */
-function asked(wanted: Wanted, from: ReadResult): object {
+function requested(wanted: Wanted, from: ReadResult): NewJob {
   const key = JSON.stringify(wanted);
   if (last?.key === key && last.from === from) return last.job;
   const { language } = wanted;
@@ -104,7 +110,7 @@ async function make(): Promise<void> {
       style: style.value,
       recording: recording.value.hash,
     };
-    const job = await ask<Job>('POST', '/jobs', asked(wanted, draft.value));
+    const job = await ask('POST /api/jobs', { body: requested(wanted, draft.value) });
     await router.push({ name: 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);
@@ -178,7 +184,7 @@ onMounted(() => {
           v-model="title"
           class="text-input"
           type="text"
-          maxlength="200"
+          :maxlength="mostCharacters.title"
           placeholder="As it should stand on the Jobs page"
         />
       </label>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { FileText, Trash2, Volume2 } from '@lucide/vue';
-import { computed, onMounted, shallowRef } from 'vue';
+import { FileText, Film, Trash2, Volume2 } from '@lucide/vue';
+import { computed } from 'vue';
+import { urlOf } from '../../core/contract/contract.ts';
+import { fairCopyOf, type JobSummary } from '../../core/job/job.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
-import { ask } from '../api/client.ts';
-import { fairCopyOf, type Job, type Standing } from '../../core/job/job.ts';
 import { languageName, proofedShare } from './describe.ts';
 
-const props = defineProps<{ job: Job }>();
+const props = defineProps<{ job: JobSummary }>();
 defineEmits<{ remove: [] }>();
 const share = computed(() => Math.floor(proofedShare(props.job) * 100));
 const under = computed(() =>
@@ -18,40 +18,31 @@ const under = computed(() =>
     .filter(Boolean)
     .join(' · '),
 );
-const picture = computed(() =>
-  props.job.recording?.width ? `/api/recordings/${props.job.recording.hash}/file#t=8` : null,
-);
-const standing = shallowRef<Standing | null>(null);
+const picture = computed(() => {
+  const { recording } = props.job;
+  return recording?.poster ? urlOf('GET /api/recordings/:hash/poster', { params: { hash: recording.hash } }) : null;
+});
+const stands = computed(() => {
+  const { recording } = props.job;
+  return recording ? (recording.width ? Film : Volume2) : FileText;
+});
 const handed = computed(() => {
-  const held = standing.value?.held ?? [];
+  const { held } = props.job;
   if (held.length === 0) return { sign: '○', text: 'nowhere', tone: 'soft' };
+  if (held.some((h) => h.state === 'refused')) return { sign: '▲', text: 'refused', tone: 'alarm' };
   if (held.some((h) => h.behind)) return { sign: '◐', text: 'behind', tone: 'sun' };
   return held.every((h) => h.state === 'live')
     ? { sign: '●', text: 'live', tone: 'reed' }
     : { sign: '◌', text: 'on its way', tone: 'soft' };
 });
-onMounted(async () => {
-  // The row is complete without it; a server that went away is said by the page itself.
-  standing.value = await ask<Standing>('GET', `/jobs/${props.job.id}/standing`).catch(() => null);
-});
 const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 </script>
 
 <template>
-  <li class="row">
+  <div class="row" role="listitem">
     <RouterLink class="row-link" :to="{ name: 'words', params: { job: job.id } }">
-      <video
-        v-if="picture"
-        class="row-picture"
-        :src="picture"
-        preload="metadata"
-        muted
-        tabindex="-1"
-        aria-hidden="true"
-      ></video>
-      <span v-else class="row-picture row-sound"
-        ><component :is="job.recording ? Volume2 : FileText" :size="24" aria-hidden="true"
-      /></span>
+      <img v-if="picture" class="row-picture" :src="picture" alt="" />
+      <span v-else class="row-picture row-sound"><component :is="stands" :size="24" aria-hidden="true" /></span>
       <span class="row-title"
         ><b>{{ job.title }}</b
         ><span class="soft">{{ under }}</span></span
@@ -59,8 +50,8 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     </RouterLink>
     <span class="row-figure figures">{{ captions }}<small>captions</small></span>
     <span class="row-figure figures">{{ share }} %<small>proofed</small></span>
-    <span class="row-figure figures" :class="{ alarm: (standing?.findings ?? 0) > 0 }"
-      >{{ standing?.findings ?? '·' }}<small>findings</small></span
+    <span class="row-figure figures" :class="{ alarm: (job.mustFindings ?? 0) > 0 }"
+      >{{ job.mustFindings ?? '·' }}<small>findings</small></span
     >
     <span class="row-figure" :class="handed.tone"
       ><span aria-hidden="true">{{ handed.sign }}</span> {{ handed.text }}<small>handed over</small></span
@@ -75,12 +66,15 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     >
       <Trash2 :size="16" aria-hidden="true" />
     </button>
-  </li>
+  </div>
 </template>
 
 <style scoped>
 .row {
+  position: absolute;
   display: flex;
+  width: 100%;
+  height: 97px;
   align-items: center;
   gap: 22px;
   padding: 12px 4px;

@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import Modal from 'ant-design-vue/es/modal';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { useWindowVirtualizer } from '@tanstack/vue-virtual';
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
-import { ask, sentence } from '../api/client.ts';
-import type { Job } from '../../core/job/job.ts';
+import { sentence } from '../../core/contract/api-error.ts';
+import { ask } from '../api/client.ts';
+import type { JobSummary } from '../../core/job/job.ts';
 import PageHeader from '../frame/PageHeader.vue';
+import { useServerEvents } from '../stores/server-events.ts';
+import { newId } from '../sync/ids.ts';
 import JobRow from './JobRow.vue';
 import { proofedShare } from './describe.ts';
+import { drawPosters } from './draw-posters.ts';
 
-const jobs = shallowRef<readonly Job[] | null>(null);
+const jobs = shallowRef<readonly JobSummary[] | null>(null);
 const trouble = ref<string | null>(null);
 const wanted = ref('');
 const order = ref<'made' | 'title' | 'length' | 'proofed'>('made');
@@ -16,7 +21,7 @@ const order = ref<'made' | 'title' | 'length' | 'proofed'>('made');
 const shown = computed(() => {
   const words = wanted.value.trim().toLowerCase();
   const found = (jobs.value ?? []).filter((j) => `${j.title} ${j.series}`.toLowerCase().includes(words));
-  const by: Readonly<Record<typeof order.value, (a: Job, b: Job) => number>> = {
+  const by: Readonly<Record<typeof order.value, (a: JobSummary, b: JobSummary) => number>> = {
     made: (a, b) => b.made - a.made,
     title: (a, b) => a.title.localeCompare(b.title),
     length: (a, b) => (b.recording?.length ?? 0) - (a.recording?.length ?? 0),
@@ -27,14 +32,14 @@ const shown = computed(() => {
 
 async function load(): Promise<void> {
   try {
-    jobs.value = await ask<Job[]>('GET', '/jobs');
+    jobs.value = await ask('GET /api/jobs');
     trouble.value = null;
   } catch (error) {
     trouble.value = sentence(error);
   }
 }
 
-function remove(job: Job): void {
+function remove(job: JobSummary): void {
   const parts = [
     job.recording
       ? `its recording (${job.recording.length ? lengthInWords(job.recording.length) : job.recording.name})`
@@ -50,7 +55,7 @@ function remove(job: Job): void {
     cancelText: 'Keep it',
     async onOk() {
       try {
-        await ask('DELETE', `/jobs/${job.id}`);
+        await ask('DELETE /api/jobs/:id', { params: { id: job.id } });
         await load();
       } catch (error) {
         trouble.value = sentence(error);
@@ -58,9 +63,42 @@ function remove(job: Job): void {
     },
   });
 }
+/** The list is asked for again at most this often, in ms, however much happens. */
+const atMostEvery = 1000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+useServerEvents().hear((event) => {
+  if (event.type !== 'work')
+    timer ??= setTimeout(() => {
+      timer = undefined;
+      void load();
+    }, atMostEvery);
+});
+onBeforeUnmount(() => clearTimeout(timer));
+
+/** The height of a row with its rule, in px. */
+const rowHeight = 97;
+const list = useTemplateRef<HTMLElement>('list');
+const rows = useWindowVirtualizer(
+  computed(() => ({
+    count: shown.value.length,
+    estimateSize: () => rowHeight,
+    overscan: 6,
+    scrollMargin: list.value?.offsetTop ?? 0,
+    getItemKey: (i: number) => shown.value[i]?.id ?? i,
+  })),
+);
+const visible = computed(() =>
+  rows.value.getVirtualItems().flatMap(({ index, start }) => {
+    const job = shown.value[index];
+    return job ? [{ job, top: start - rows.value.options.scrollMargin, index }] : [];
+  }),
+);
+
 onMounted(() => {
   document.title = 'Jobs · Fenwix';
   void load();
+  // Pictures that are missing are no reason to say anything; whoever comes next draws them.
+  drawPosters(ask, newId()).catch(() => undefined);
 });
 </script>
 
@@ -98,9 +136,17 @@ onMounted(() => {
       <RouterLink class="plain-button main" :to="{ name: 'intake' }">Bring in a recording</RouterLink>
     </div>
     <p v-else-if="shown.length === 0" class="jobs-message soft">No job is called “{{ wanted }}”.</p>
-    <ul v-else>
-      <JobRow v-for="job in shown" :key="job.id" :job="job" @remove="remove(job)" />
-    </ul>
+    <div v-else ref="list" class="jobs-list" role="list" :style="{ height: `${rows.getTotalSize()}px` }">
+      <JobRow
+        v-for="{ job, top, index } in visible"
+        :key="job.id"
+        :job="job"
+        :style="{ top: `${top}px` }"
+        :aria-setsize="shown.length"
+        :aria-posinset="index + 1"
+        @remove="remove(job)"
+      />
+    </div>
   </main>
 </template>
 
@@ -125,11 +171,9 @@ input {
 a.plain-button {
   text-decoration: none;
 }
-ul {
-  margin: 0;
-  padding: 0;
+.jobs-list {
+  position: relative;
   border-top: 1px solid var(--rule);
-  list-style: none;
 }
 .jobs-message {
   display: flex;

@@ -13,7 +13,7 @@ export function languageName(tag: string): string {
 }
 
 /** Share of the fair copy that has been proofed, 0 to 1. */
-export function proofedShare(job: Job): number {
+export function proofedShare(job: Pick<Job, 'tracks'>): number {
   const track = fairCopyOf(job);
   return track && track.captions > 0 ? track.proofed / track.captions : 0;
 }

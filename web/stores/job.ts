@@ -2,7 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { ask, sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
+import { ask } from '../api/client.ts';
 import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';
 
 const chosenKey = (job: string): string => `fenwix-track-of-${job}`;
@@ -18,7 +19,7 @@ export const useJob = defineStore('job', () => {
     job.value = null;
     trouble.value = null;
     try {
-      const found = await ask<Job>('GET', `/jobs/${id}`);
+      const found = await ask('GET /api/jobs/:id', { params: { id } });
       if (mine === opening) job.value = found;
     } catch (error) {
       if (mine === opening) trouble.value = sentence(error);
@@ -27,7 +28,7 @@ export const useJob = defineStore('job', () => {
 
   /** Looks again at what the job holds, after something was added to it. */
   async function refresh(): Promise<void> {
-    if (job.value) job.value = await ask<Job>('GET', `/jobs/${job.value.id}`);
+    if (job.value) job.value = await ask('GET /api/jobs/:id', { params: { id: job.value.id } });
   }
 
   /** The track that is worked on: the one chosen last in this browser, else the fair copy. */
@@ -41,9 +42,9 @@ export const useJob = defineStore('job', () => {
     if (job.value) localStorage.setItem(chosenKey(job.value.id), track);
   }
 
-  /** @param style one of the house styles by its id, or one changed for this job only @throws {Refusal} */
+  /** @param style one of the house styles by its id, or one changed for this job only @throws {ApiError} */
   async function useStyle(style: string | HouseStyle): Promise<void> {
-    if (job.value) job.value = await ask<Job>('PATCH', `/jobs/${job.value.id}`, { style });
+    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } });
   }
 
   const recordingUrl = computed(() =>

@@ -5,39 +5,33 @@ import { shippedStyles } from '../../core/rules/shipped.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
 import { ask } from '../api/client.ts';
 
-interface Library {
-  readonly styles: readonly HouseStyle[];
-  /** Ids of those made here. */
-  readonly own: readonly string[];
-}
-
 export const useStyles = defineStore('styles', () => {
   /** Until the server has answered, and while it is away, those that ship. */
   const all = shallowRef<readonly HouseStyle[]>(shippedStyles);
   const own = shallowRef<ReadonlySet<string>>(new Set());
 
-  /** @throws {Refusal} */
+  /** @throws {ApiError} */
   async function load(): Promise<void> {
-    const library = await ask<Library>('GET', '/styles');
+    const library = await ask('GET /api/styles');
     all.value = library.styles;
     own.value = new Set(library.own);
   }
 
-  /** @throws {Refusal} naming every fault */
+  /** @throws {ApiError} naming every fault */
   async function add(style: HouseStyle): Promise<HouseStyle> {
-    const made = await ask<HouseStyle>('POST', '/styles', style);
+    const made = await ask('POST /api/styles', { body: style });
     await load();
     return made;
   }
-  /** @throws {Refusal} naming every fault */
+  /** @throws {ApiError} naming every fault */
   async function save(style: HouseStyle): Promise<HouseStyle> {
-    const saved = await ask<HouseStyle>('PUT', `/styles/${style.id}`, style);
+    const saved = await ask('PUT /api/styles/:id', { params: { id: style.id }, body: style });
     await load();
     return saved;
   }
-  /** @param instead the style that jobs should use which use this one @throws {Refusal} */
+  /** @param instead the style that jobs should use which use this one @throws {ApiError} */
   async function remove(id: string, instead: string | null): Promise<void> {
-    await ask('DELETE', `/styles/${id}${instead === null ? '' : `?instead=${instead}`}`);
+    await ask('DELETE /api/styles/:id', { params: { id }, query: instead === null ? {} : { instead } });
     await load();
   }
   return { all, own, load, add, save, remove };

@@ -4,9 +4,10 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Applied } from '../../core/track/apply.ts';
 import type { Edit } from '../../core/track/edits.ts';
-import { ask, sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
+import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';
-import { serverLog } from '../sync/log.ts';
+import { logBehind } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
 import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
@@ -97,7 +98,7 @@ export const useTrack = defineStore('track', () => {
         'A step was passed over: others have changed the same since, and undoing it would undo their work.';
   }
 
-  /** A track of which this is one user more; {@link release} it. @throws {Refusal} when it cannot be had */
+  /** A track of which this is one user more; {@link release} it. @throws {ApiError} when it cannot be had */
   async function take(id: string): Promise<TrackSync> {
     const { client, outbox } = await (page ??= thisPage());
     const held = syncs.get(id) ?? hold(id, client, outbox);
@@ -120,7 +121,7 @@ export const useTrack = defineStore('track', () => {
   function hold(id: string, client: string, outbox: Outbox): Held {
     const channel = new BroadcastChannel(`fenwix-track-${id}`);
     const sync = trackSync(id, {
-      log: serverLog,
+      log: logBehind(ask),
       outbox,
       client,
       alive: alivePages,
@@ -200,14 +201,8 @@ export const useTrack = defineStore('track', () => {
     const { kind, language, foreign } = shown;
     const name = `${shown.name.slice(0, 90)} (kept from this page)`;
     const made = kind === 'machine' ? 'captions' : kind;
-    await ask('POST', `/jobs/${job}/tracks`, {
-      id: newId(),
-      kind: made,
-      language,
-      name,
-      foreign,
-      captions: captions.value,
-    });
+    const copy = { id: newId(), kind: made, language, name, foreign, captions: captions.value };
+    await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: copy });
     await sync.abandon();
     await open(sync.id);
   }

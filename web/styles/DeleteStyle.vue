@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import type { Use } from './use-style-desk.ts';
+import type { StyleUse } from '../../core/job/job.ts';
 import DialogSheet from '../frame/DialogSheet.vue';
 
-const props = defineProps<{ uses: readonly Use[]; others: readonly HouseStyle[] }>();
+const props = defineProps<{ uses: readonly StyleUse[]; others: readonly HouseStyle[] }>();
 const emit = defineEmits<{ remove: [instead: string | null] }>();
 /** The style to be deleted; null while none is. */
 const style = defineModel<HouseStyle | null>('leaving', { required: true });

@@ -2,9 +2,9 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../core/rules/decode-style.ts';
 import { faultShown, fieldGroups, fields } from '../../core/rules/style-fields.ts';
-import { standingOf } from '../../core/rules/style-names.ts';
+import { styleStanding } from '../../core/rules/style-names.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
 import FieldInput from './FieldInput.vue';
@@ -16,7 +16,7 @@ const styles = useStyles();
 const draft = shallowRef<HouseStyle | null>(null);
 const faults = ref<readonly string[]>([]);
 const source = computed(() => styles.all.find((s) => s.id === job.job?.style.id) ?? null);
-const changed = computed(() => draft.value !== null && standingOf(draft.value, styles.all) === 'changed');
+const changed = computed(() => draft.value !== null && styleStanding(draft.value, styles.all) === 'changed');
 
 watch(open, (now) => {
   if (!now) return;

@@ -6,19 +6,19 @@ import FieldInput from './FieldInput.vue';
 import FieldValue from './FieldValue.vue';
 import StyleHead from './StyleHead.vue';
 import UsedBy from './UsedBy.vue';
-import type { Use } from './use-style-desk.ts';
+import type { StyleUse } from '../../core/job/job.ts';
 
 const props = defineProps<{
   styles: readonly HouseStyle[];
   own: ReadonlySet<string>;
-  usesOf: (id: string) => readonly Use[];
+  usesOf: (id: string) => readonly StyleUse[];
 }>();
 defineEmits<{
   edit: [style: HouseStyle];
   copy: [style: HouseStyle];
   export: [style: HouseStyle];
   remove: [style: HouseStyle];
-  bringUp: [use: Use];
+  bringUp: [use: StyleUse];
   save: [];
 }>();
 /** The style that is being edited, as it is so far. */

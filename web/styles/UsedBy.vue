@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { Use } from './use-style-desk.ts';
+import type { StyleUse } from '../../core/job/job.ts';
 
-const props = defineProps<{ uses: readonly Use[] }>();
-defineEmits<{ bringUp: [use: Use] }>();
+const props = defineProps<{ uses: readonly StyleUse[] }>();
+defineEmits<{ bringUp: [use: StyleUse] }>();
 /** A short list is shown whole. */
 const few = 3;
 const whole = ref(false);
@@ -17,7 +17,7 @@ const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few
       <RouterLink :to="{ name: 'checks', params: { job: use.job.id } }">{{ use.job.title }}</RouterLink>
       <span v-if="use.standing === 'changed'" class="soft">changed for this job</span>
       <template v-else-if="use.standing === 'earlier'">
-        <span class="soft">version {{ use.job.style.version }}</span>
+        <span class="soft">version {{ use.style.version }}</span>
         <button type="button" class="plain-button" @click="$emit('bringUp', use)">Bring up to date</button>
       </template>
     </li>

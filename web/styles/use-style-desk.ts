@@ -1,26 +1,21 @@
 /** What can be done with house styles on their page: editing one at a time, copying, files, deleting. */
 import { computed, ref, shallowRef } from 'vue';
-import type { Job } from '../../core/job/job.ts';
+import type { StyleUse } from '../../core/job/job.ts';
 import { decodeStyle, styleFile } from '../../core/rules/decode-style.ts';
 import { faultShown } from '../../core/rules/style-fields.ts';
-import { idFor, standingOf, type Standing } from '../../core/rules/style-names.ts';
+import { idFor } from '../../core/rules/style-names.ts';
 import type { HouseStyle } from '../../core/rules/style.ts';
-import { ask, sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
+import { ask } from '../api/client.ts';
 import { saveAs } from '../files/save-as.ts';
 import { useStyles } from '../stores/styles.ts';
-
-/** A job that uses a style, and how its own copy stands to it. */
-export interface Use {
-  readonly job: Job;
-  readonly standing: Standing;
-}
 
 /** Larger files are no house styles. */
 const largest = 1_000_000;
 
 export function useStyleDesk() {
   const styles = useStyles();
-  const jobs = shallowRef<readonly Job[]>([]);
+  const uses = shallowRef<readonly StyleUse[]>([]);
   /** The style being edited, as it is so far. */
   const draft = shallowRef<HouseStyle | null>(null);
   /** What a person should hear: a sentence, and the faults that go with it. */
@@ -44,21 +39,20 @@ export function useStyleDesk() {
     }
   }
 
-  async function loadJobs(): Promise<void> {
-    jobs.value = await ask<Job[]>('GET', '/jobs');
+  async function loadUses(): Promise<void> {
+    uses.value = await ask('GET /api/style-uses');
   }
   async function load(): Promise<void> {
     await attempt(async () => {
       await styles.load();
-      await loadJobs();
+      await loadUses();
       loaded.value = true;
     });
   }
   const usesOf = computed(() => {
-    const uses = new Map<string, Use[]>();
-    for (const job of jobs.value)
-      uses.set(job.style.id, [...(uses.get(job.style.id) ?? []), { job, standing: standingOf(job.style, styles.all) }]);
-    return (id: string): readonly Use[] => uses.get(id) ?? [];
+    const byStyle = new Map<string, StyleUse[]>();
+    for (const use of uses.value) byStyle.set(use.style.id, [...(byStyle.get(use.style.id) ?? []), use]);
+    return (id: string): readonly StyleUse[] => byStyle.get(id) ?? [];
   });
 
   function edit(style: HouseStyle): void {
@@ -87,6 +81,7 @@ export function useStyleDesk() {
     await attempt(async () => {
       const saved = await styles.save(wanted);
       draft.value = null;
+      await loadUses();
       const behind = usesOf.value(saved.id).filter((use) => use.standing === 'earlier').length;
       good(
         behind === 0
@@ -99,16 +94,16 @@ export function useStyleDesk() {
   const remove = (style: HouseStyle, instead: string | null): Promise<void> =>
     attempt(async () => {
       await styles.remove(style.id, instead);
-      await loadJobs();
+      await loadUses();
       good(`${style.name} is deleted.`);
     });
 
   /** Gives a job the style as it is now. */
-  const bringUp = (use: Use): Promise<void> =>
+  const bringUp = (use: StyleUse): Promise<void> =>
     attempt(async () => {
-      await ask('PATCH', `/jobs/${use.job.id}`, { style: use.job.style.id });
-      await loadJobs();
-      good(`${use.job.title} uses ${use.job.style.name} as it is now.`);
+      await ask('PATCH /api/jobs/:id', { params: { id: use.job.id }, body: { style: use.style.id } });
+      await loadUses();
+      good(`${use.job.title} uses ${use.style.name} as it is now.`);
     });
 
   const exportFile = (style: HouseStyle): void =>

@@ -6,10 +6,11 @@ import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Track } from '../../core/track/caption.ts';
 import { buildApp } from '../../server/app.ts';
+import { configFor } from '../../server/config-for-tests.ts';
 import { linesOfOld, openOutbox, type OldBatch } from './outbox.ts';
-import { inProcessLog } from './in-process.ts';
+import { askAndHold } from '../../server/answers-for-tests.ts';
+import { logBehind } from './log.ts';
 import { trackSync } from './track-sync.ts';
 
 const batches = JSON.parse(readFileSync('fixtures/outbox-1.json', 'utf8')) as OldBatch[];
@@ -30,25 +31,24 @@ beforeEach(async () => {
   indexedDB = new IDBFactory();
   data = mkdtempSync(join(tmpdir(), 'fenwix-kept-'));
   cpSync('fixtures/folder-1', data, { recursive: true });
-  app = await buildApp({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 2000 });
+  app = await buildApp(configFor(data, { largestRecording: 2000 }));
 });
 afterEach(async () => {
   await app.close();
   rmSync(data, { recursive: true, force: true });
 });
 
-const ask = async <T>(url: string): Promise<T> =>
-  (await app.inject({ url: `/api${url}`, headers: { host: 'localhost' } })).json();
+const ask = askAndHold(() => app);
 
 it('a folder of the first version opens with every word, mark, time and let-be, at every edit', async () => {
-  const { captions, edit } = await ask<Track>(`/tracks/${track}`);
+  const { captions, edit } = await ask('GET /api/tracks/:id', { params: { id: track } });
   expect(edit).toBe(10);
   expect(captions.map((c) => c.text)).toEqual(words);
   expect(captions[3]).toMatchObject({ id: 'c2', start: 6100, end: 8700, proofed: true });
   expect(captions[4]?.speakers).toEqual([{ from: 0, to: 9, speaker: 'Keeper', label: 0 }]);
   expect(captions[6]?.letBe).toEqual([{ rule: 'too-fast', reason: 'as said', figure: 12 }]);
-  expect((await ask<Track>(`/tracks/${track}?at=1`)).captions).toHaveLength(8);
-  expect(await ask('/styles')).toMatchObject({ own: ['evening-class'] });
+  expect((await ask('GET /api/tracks/:id', { params: { id: track }, query: { at: 1 } })).captions).toHaveLength(8);
+  expect(await ask('GET /api/styles')).toMatchObject({ own: ['evening-class'] });
 });
 
 it('an outbox of the first version is brought up to date and delivered, each word once', async () => {
@@ -60,7 +60,7 @@ it('an outbox of the first version is brought up to date and delivered, each wor
   const outbox = await openOutbox();
   expect(await outbox.lines(track)).toEqual(linesOfOld(batches));
   const sync = trackSync(track, {
-    log: inProcessLog(() => app),
+    log: logBehind(ask),
     outbox,
     client: randomUUID(),
     alive: () => Promise.resolve(() => false),
@@ -75,7 +75,7 @@ it('an outbox of the first version is brought up to date and delivered, each wor
   await sync.open();
   for (const end = Date.now() + 4000; sync.waiting() > 0 && Date.now() < end;)
     await new Promise((next) => setTimeout(next, 5));
-  const kept = (await ask<Track>(`/tracks/${track}`)).captions.map((c) => c.text);
+  const kept = (await ask('GET /api/tracks/:id', { params: { id: track } })).captions.map((c) => c.text);
   expect(kept).toEqual(
     words.map((w) => w.replace('count to thirty', 'count to about thirty').replace('The keeper', 'The keeper always')),
   );

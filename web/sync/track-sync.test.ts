@@ -6,11 +6,14 @@ import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
-import { caption, type Track } from '../../core/track/caption.ts';
+import type { Ask } from '../../core/contract/contract.ts';
+import { caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { buildApp } from '../../server/app.ts';
+import { configFor } from '../../server/config-for-tests.ts';
 import { away } from '../api/client.ts';
-import { askInProcess, inProcessLog } from './in-process.ts';
+import { askAndHold } from '../../server/answers-for-tests.ts';
+import { logBehind } from './log.ts';
 import { openOutbox, type Outbox } from './outbox.ts';
 import { trackSync, type SyncEvent, type TrackSync } from './track-sync.ts';
 
@@ -24,17 +27,17 @@ let track: string;
 let line: 'there' | 'away' | 'answers lost';
 const alive = new Set<string>();
 
-const config = () => ({ data, host: '127.0.0.1', port: 0, web: null, largestRecording: 2000 });
+const config = () => configFor(data, { largestRecording: 2000 });
 
-const answer = askInProcess(() => app);
-async function ask<T>(method: 'GET' | 'POST', url: string, payload?: object): Promise<T> {
+const answer = askAndHold(() => app);
+const ask: Ask = async (route, ...args) => {
   if (line === 'away') throw away();
-  const given = await answer<T>(method, url, payload);
+  const given = await answer(route, ...args);
   if (line === 'answers lost') throw away();
   return given;
-}
+};
 
-const log = inProcessLog(() => app, ask);
+const log = logBehind(ask);
 
 const never = new Promise<never>(() => undefined);
 
@@ -89,7 +92,8 @@ const settled = (...pages: Page[]): Promise<void> =>
 function killed(of: Page): void {
   alive.delete(of.client);
 }
-const kept = async (): Promise<string[]> => (await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text);
+const kept = async (): Promise<string[]> =>
+  (await ask('GET /api/tracks/:id', { params: { id: track } })).captions.map((c) => c.text);
 const typed = (at: number, insert: string, id = 'a'): Edit => ({ type: 'splice', id, from: at, to: at, insert });
 
 const base = [
@@ -105,8 +109,9 @@ beforeEach(async () => {
   app = await buildApp(config());
   outbox = await openOutbox();
   track = randomUUID();
-  const made = { id: track, kind: 'captions', language: 'en', name: 'fair copy', captions: base };
-  await ask('POST', '/jobs', { id: randomUUID(), title: 'Lock', language: 'en', style: 'lecture-38', tracks: [made] });
+  const made = { id: track, kind: 'captions', language: 'en', name: 'fair copy', captions: base } as const;
+  const job = { id: randomUUID(), title: 'Lock', language: 'en', style: 'lecture-38', tracks: [made] } as const;
+  await ask('POST /api/jobs', { body: job });
 });
 afterEach(async () => {
   alive.clear();
@@ -307,7 +312,7 @@ describe('what the server will not have', () => {
 
   it('is set aside whole where the track is gone', async () => {
     const here = await opened();
-    const job = (await ask<{ id: string }[]>('GET', '/jobs'))[0]?.id ?? '';
+    const job = (await ask('GET /api/jobs'))[0]?.id ?? '';
     await app.inject({ method: 'DELETE', url: `/api/jobs/${job}`, headers: { host: 'localhost' } });
     here.sync.change(typed(8, '!'));
     await until('it to be set aside', () => here.sync.asides().length === 1);

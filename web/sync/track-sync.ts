@@ -21,7 +21,7 @@ import type { LoggedTrack, Since } from '../../core/track/logged.ts';
 import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
 import { transform } from '../../core/track/transform/transform.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { nextBatch, sentTogether } from './batches.ts';
 import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
 import type { Line, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
@@ -73,7 +73,7 @@ export interface TrackSync {
   /** Whether this browser could not write down what waits. */
   readonly unwritten: () => boolean;
   readonly asides: () => readonly SetAside[];
-  /** @throws {Refusal} when the track cannot be had */
+  /** @throws {ApiError} when the track cannot be had */
   readonly open: () => Promise<void>;
   /** Makes an edit. @param done what applying it gave, where the caller has it already @throws {EditRefused} */
   readonly change: (edit: Edit, mergeable?: boolean, done?: Applied) => void;

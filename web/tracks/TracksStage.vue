@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import ArrivalCard from '../arrival/ArrivalCard.vue';
 import { useArrival } from '../arrival/use-arrival.ts';
 import { fullName, languages } from '../jobs/languages.ts';

@@ -27,6 +27,6 @@ export const trackFrom = (track: NewTrack, from: ReadResult): MadeTrack => ({
   captions: withIds(from.captions, newId),
 });
 
-/** @throws {Refusal} when the server would not have it, or is away; asking again with the same track makes it once */
+/** @throws {ApiError} when the server would not have it, or is away; asking again with the same track makes it once */
 export const addTrack = (job: string, track: MadeTrack): Promise<TrackSummary> =>
-  ask<TrackSummary>('POST', `/jobs/${job}/tracks`, track);
+  ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track });

@@ -87,7 +87,9 @@ export const useDoubt = defineStore('doubt', () => {
     if (!here) return [];
     if (others?.of === here.id) return others.tracks;
     const rest = (job.job?.tracks ?? []).filter((t) => t.id !== here.id && t.language === here.language);
-    const all = await Promise.all(rest.map((t) => ask<Track>('GET', `/tracks/${t.id}`).catch(() => null)));
+    const all = await Promise.all(
+      rest.map((t) => ask('GET /api/tracks/:id', { params: { id: t.id } }).catch(() => null)),
+    );
     others = { of: here.id, tracks: all.filter((t) => t !== null) };
     return others.tracks;
   }

@@ -1,7 +1,7 @@
 /** Changes to the whole track that take a while: worked out in the worker, made as one step of undo. */
 import { ref } from 'vue';
 import type { Edit } from '../../core/track/edits.ts';
-import { sentence } from '../api/client.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
 import { order } from './order.ts';

@@ -1,0 +1,22 @@
+/** Routes of recordings and the small pictures that stand for them. */
+import type { Recording } from '../job/job.ts';
+import type { Bytes } from './bytes.ts';
+
+/** What a page measured of a recording. */
+export interface Measured {
+  /** In ms. */
+  readonly length: number;
+  /** In pixels; 0 for sound only. */
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface RecordingRoutes {
+  /** Sent as application/octet-stream; one that is here already is kept once. */
+  'PUT /api/recordings': { query: { readonly name: string }; body: Bytes; answer: Recording };
+  'PATCH /api/recordings/:hash': { body: Measured; answer: Recording };
+  'GET /api/recordings/:hash/file': { answer: Bytes };
+  /** A JPEG or WebP. */
+  'PUT /api/recordings/:hash/poster': { body: Bytes; answer: null };
+  'GET /api/recordings/:hash/poster': { answer: Bytes };
+}

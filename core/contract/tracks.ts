@@ -1,0 +1,38 @@
+/** Routes of tracks, their edit log and their files. */
+import type { FormatName, WriteOptions } from '../formats/format.ts';
+import type { LeftOut } from '../handover/leave-out.ts';
+import type { TrackSummary } from '../job/job.ts';
+import type { Caption, Foreign, TrackKind } from '../track/caption.ts';
+import type { Batch, LoggedTrack, Since } from '../track/logged.ts';
+import type { Bytes } from './bytes.ts';
+
+/** A track to be made with its first captions; the same sent again is made once. */
+export interface NewTrack {
+  readonly id: string;
+  readonly kind: TrackKind;
+  /** BCP 47. */
+  readonly language: string;
+  readonly name: string;
+  readonly foreign?: Foreign | null;
+  readonly captions?: readonly Caption[];
+}
+
+/** How a file is wanted: its format, what is left out, what is written besides. */
+export interface WantedFile extends Partial<LeftOut>, Partial<WriteOptions> {
+  readonly format: FormatName;
+}
+
+export interface TrackRoutes {
+  'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
+  /** As it stands, or as it stood after an edit. */
+  'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };
+  /** What has come since an edit; `batch` is the one that made it, where whoever asks knows it. */
+  'GET /api/tracks/:id/edits': { query: { readonly after: number; readonly batch?: string }; answer: Since };
+  /** Refused as `behind` with what came since, where others were first. */
+  'POST /api/tracks/:id/edits': {
+    body: Omit<Batch, 'after'> & Partial<Pick<Batch, 'after'>>;
+    /** The number of the batch’s last edit. */
+    answer: { readonly edit: number };
+  };
+  'GET /api/tracks/:id/file': { query: WantedFile; answer: Bytes };
+}

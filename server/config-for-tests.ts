@@ -1,0 +1,13 @@
+/** A server for tests and benchmarks: no interface, no log, everything in one folder. */
+import type { Config } from './config.ts';
+
+export const configFor = (data: string, more: Partial<Config> = {}): Config => ({
+  data,
+  host: '127.0.0.1',
+  port: 0,
+  web: null,
+  largestRecording: 4000,
+  log: 'silent',
+  countWorker: null,
+  ...more,
+});

@@ -1,0 +1,166 @@
+/** Every route, called through the contract, and every answer held against it. */
+import type { FastifyInstance } from 'fastify';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  urlOf,
+  wireRequest,
+  type Arguments,
+  type Ask,
+  type JsonRoute,
+  type RouteName,
+} from '../core/contract/contract.ts';
+import type { NewTrack } from '../core/contract/tracks.ts';
+import type { ServerEvent } from '../core/contract/work.ts';
+import { shippedStyle } from '../core/rules/shipped.ts';
+import { caption } from '../core/track/caption.ts';
+import { buildHost } from '../standins/video-host/host.ts';
+import { answers, askAndHold } from './answers-for-tests.ts';
+import { buildApp } from './app.ts';
+import { configFor } from './config-for-tests.ts';
+
+let data: string;
+let app: FastifyInstance;
+let host: FastifyInstance;
+let place: string;
+beforeAll(async () => {
+  data = mkdtempSync(join(tmpdir(), 'fenwix-contract-'));
+  app = await buildApp(configFor(data));
+  const recording = {
+    id: 'lock',
+    title: 'Lock',
+    file: '',
+    mediaType: 'video/webm',
+    machineTrack: 'WEBVTT\n',
+    language: 'en',
+  };
+  host = await buildHost({ token: 'secret', recordings: [recording], folder: join(data, 'host'), processing: 1 });
+  place = await host.listen({ host: '127.0.0.1', port: 0 });
+});
+afterAll(async () => {
+  await app.close();
+  await host.close();
+  rmSync(data, { recursive: true, force: true });
+});
+
+const called = new Set<RouteName>();
+const held = askAndHold(() => app);
+const ask: Ask = (route, ...args) => {
+  called.add(route);
+  return held(route, ...args);
+};
+/** Routes whose bodies or answers are bytes. */
+async function bytes<R extends Exclude<RouteName, JsonRoute>>(route: R, payload: Buffer | null, ...args: Arguments<R>) {
+  called.add(route);
+  const { method, url } = wireRequest(route, ...args);
+  const headers = { host: 'localhost', ...(payload ? { 'content-type': 'application/octet-stream' } : {}) };
+  return app.inject({ method, url, headers, ...(payload ? { payload } : {}) });
+}
+
+const webm = Buffer.concat([
+  Buffer.from([0x1a, 0x45, 0xdf, 0xa3]),
+  Buffer.from('....................webm'),
+  Buffer.alloc(500, 7),
+]);
+const jpeg = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe0]), Buffer.alloc(60, 1)]);
+const gate = caption({ id: 'a', start: 1000, end: 3000, text: 'the gate' });
+const track = (id: string): NewTrack => ({ id, kind: 'captions', language: 'en', name: 'fair copy', captions: [gate] });
+
+it('a whole job can be done through the contract, by every route there is', async () => {
+  await ask('GET /api/health');
+  const recording = (await bytes('PUT /api/recordings', webm, { query: { name: 'lock.webm' } })).json<{
+    hash: string;
+  }>();
+  const params = { hash: recording.hash };
+  await ask('PATCH /api/recordings/:hash', { params, body: { length: 5000, width: 16, height: 9 } });
+  const [drawing] = await ask('GET /api/work');
+  expect(drawing).toMatchObject({ kind: 'draw-poster', subject: recording.hash, state: 'waiting', by: 'page' });
+
+  const lecture = shippedStyle('lecture-38');
+  if (!lecture || !drawing) throw new Error('Both are there.');
+  const style = await ask('POST /api/styles', { body: { ...lecture, name: 'Evening class' } });
+  await ask('PUT /api/styles/:id', { params: { id: style.id }, body: style });
+  expect((await ask('GET /api/styles')).own).toEqual([style.id]);
+
+  const [job, fair] = [randomUUID(), randomUUID()];
+  const made = {
+    id: job,
+    title: 'Lock',
+    language: 'en',
+    style: style.id,
+    recording: recording.hash,
+    tracks: [track(fair)],
+  };
+  await ask('POST /api/jobs', { body: made });
+  await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track(randomUUID()) });
+  await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { title: 'Working a lock' } });
+  expect(await ask('GET /api/jobs/:id', { params: { id: job } })).toMatchObject({ title: 'Working a lock' });
+  expect(await ask('GET /api/style-uses')).toMatchObject([{ job: { id: job }, standing: 'same' }]);
+
+  const batch = { id: 'b1', base: 1, edits: [{ type: 'splice', id: 'a', from: 8, to: 8, insert: '!' }] } as const;
+  expect(await ask('POST /api/tracks/:id/edits', { params: { id: fair }, body: batch })).toEqual({ edit: 2 });
+  expect((await ask('GET /api/tracks/:id', { params: { id: fair } })).captions[0]?.text).toBe('the gate!');
+  expect((await ask('GET /api/tracks/:id/edits', { params: { id: fair }, query: { after: 1 } })).since).toHaveLength(1);
+  const file = await bytes('GET /api/tracks/:id/file', null, { params: { id: fair }, query: { format: 'srt' } });
+  expect(file.body).toContain('the gate!');
+
+  await ask('POST /api/work/:id/lease', { params: { id: drawing.id }, body: { page: 'p' } });
+  const one = { id: drawing.id, number: '0' };
+  await ask('PUT /api/work/:id/parts/:number', {
+    params: one,
+    body: { page: 'p', progress: 0.5, part: { half: true } },
+  });
+  await ask('POST /api/work/:id/end', {
+    params: { id: drawing.id },
+    body: { page: 'p', reason: 'It would not be drawn.' },
+  });
+  await ask('POST /api/work/:id/again', { params: { id: drawing.id } });
+  await ask('POST /api/work/:id/stop', { params: { id: drawing.id } });
+  expect((await bytes('PUT /api/recordings/:hash/poster', jpeg, { params })).statusCode).toBe(204);
+  expect((await bytes('GET /api/recordings/:hash/poster', null, { params })).headers['content-type']).toBe(
+    'image/jpeg',
+  );
+  expect((await bytes('GET /api/recordings/:hash/file', null, { params })).rawPayload).toEqual(webm);
+  expect(await ask('GET /api/work')).toMatchObject([{ state: 'done' }]);
+
+  const to = { name: 'Quayside', kind: 'video-host', url: place, token: 'secret' } as const;
+  await ask('PUT /api/destinations/:id', { params: { id: 'q' }, body: to });
+  expect(JSON.stringify(await ask('GET /api/destinations'))).not.toContain('secret');
+  expect(await ask('GET /api/destinations/:id/recordings', { params: { id: 'q' } })).toMatchObject([{ id: 'lock' }]);
+  const receipt = { id: randomUUID(), track: fair, destination: 'q', place: 'lock', format: 'srt' } as const;
+  await ask('POST /api/jobs/:id/receipts', { params: { id: job }, body: receipt });
+  expect(await ask('GET /api/jobs/:id/receipts', { params: { id: job } })).toMatchObject([{ id: receipt.id, edit: 2 }]);
+  expect(await ask('GET /api/jobs')).toMatchObject([
+    { id: job, recording: { poster: true }, held: [{ behind: false }] },
+  ]);
+
+  await ask('DELETE /api/jobs/:id', { params: { id: job } });
+  await ask('DELETE /api/styles/:id', { params: { id: style.id } });
+  expect(await ask('GET /api/work')).toEqual([]);
+  called.add('GET /api/events');
+  expect([...called].sort()).toEqual(Object.keys(answers).sort());
+});
+
+it('the stream of events tells of work, edits and jobs as they happen', async () => {
+  const address = await app.listen({ host: '127.0.0.1', port: 0 });
+  const stop = new AbortController();
+  const response = await fetch(`${address}${urlOf('GET /api/events')}`, { signal: stop.signal });
+  expect(response.headers.get('content-type')).toBe('text/event-stream');
+  const [job, fair] = [randomUUID(), randomUUID()];
+  await ask('POST /api/jobs', {
+    body: { id: job, title: 'Lock', language: 'en', style: 'lecture-38', tracks: [track(fair)] },
+  });
+  const batch = { id: 'b1', base: 1, edits: [{ type: 'splice', id: 'a', from: 8, to: 8, insert: '!' }] } as const;
+  await ask('POST /api/tracks/:id/edits', { params: { id: fair }, body: batch });
+  let said = '';
+  const decoder = new TextDecoder();
+  for await (const part of response.body as unknown as AsyncIterable<Uint8Array>) {
+    said += decoder.decode(part, { stream: true });
+    if (said.includes('"track"')) break;
+  }
+  stop.abort();
+  const events = [...said.matchAll(/^data: (.+)$/gm)].map((m) => JSON.parse(m[1] ?? '') as ServerEvent);
+  expect(events).toEqual([{ type: 'jobs' }, { type: 'track', track: fair, edit: 2 }]);
+});

@@ -1,0 +1,39 @@
+/** Counts the findings of one track that have to go. */
+import type { Knex } from 'knex';
+import { keptStyle } from '../../core/rules/decode-style.ts';
+import { findIn } from '../../core/rules/finder.ts';
+import type { FrameRate } from '../../core/time/frames.ts';
+import type { EditLog } from '../tracks/log.ts';
+import { trackRow } from '../tracks/store.ts';
+
+/** A count, and what it rests on. */
+export interface Counted {
+  readonly must: number;
+  readonly edit: number;
+  readonly ground: string;
+}
+
+interface Resting {
+  readonly style: string;
+  readonly rate: string;
+  readonly ground: string;
+  readonly length: number | null;
+}
+
+/** @throws {ApiError} when the track is gone */
+export async function countMust(db: Knex, log: EditLog, id: string): Promise<Counted> {
+  const row = await trackRow(db, id);
+  const track = await log.load(id);
+  const job = await db('jobs')
+    .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
+    .where('jobs.id', row.job)
+    .first<Resting | undefined>('jobs.style', 'jobs.rate', 'jobs.ground', 'recordings.length');
+  if (!job) return { must: 0, edit: row.edit, ground: '' };
+  const { must } = findIn(track.captions, {
+    style: keptStyle(JSON.parse(job.style)),
+    rate: JSON.parse(job.rate) as FrameRate,
+    length: job.length,
+    language: track.language,
+  });
+  return { must, edit: track.edit, ground: job.ground };
+}

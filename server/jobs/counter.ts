@@ -1,0 +1,140 @@
+/**
+ * Counts the findings that have to go of each job’s fair copy: after edits, once nothing was asked for a
+ * moment, in a thread of its own, one track at a time. What is shown rests on the edit and the ground it
+ * was counted on; anything else is counted anew.
+ */
+import { Worker } from 'node:worker_threads';
+import type { FastifyBaseLogger } from 'fastify';
+import type { Knex } from 'knex';
+import type { Events } from '../events.ts';
+import { toLog } from '../http/errors.ts';
+import { countMust, type Counted } from './count.ts';
+import type { EditLog } from '../tracks/log.ts';
+
+/** Nothing has changed for so long, in ms, before anything is counted. */
+const quiet = 1500;
+
+export interface Counter {
+  readonly close: () => Promise<void>;
+}
+
+/** Counts one track. */
+export interface Counting {
+  readonly count: (track: string) => Promise<Counted>;
+  readonly close: () => Promise<void>;
+}
+
+/** On the thread of the server itself. */
+export const countingHere = (db: Knex, log: EditLog): Counting => ({
+  count: (track) => countMust(db, log, track),
+  close: () => Promise.resolve(),
+});
+
+/** In a thread that reads the data folder by itself, begun when it is first needed. @param program the built thread */
+export function countingApart(program: string, folder: string): Counting {
+  let worker: Worker | null = null;
+  return {
+    count: (track) =>
+      new Promise((resolve, reject) => {
+        worker ??= new Worker(program, { workerData: folder });
+        const hired = worker;
+        const settle = (end: () => void): void => {
+          hired.removeAllListeners();
+          end();
+        };
+        const lost = (error: unknown): void =>
+          settle(() => {
+            worker = null;
+            reject(error instanceof Error ? error : new Error(`The thread that counts ended with ${String(error)}.`));
+          });
+        hired.once('error', lost);
+        hired.once('exit', lost);
+        hired.once('message', (answer: Counted | { readonly trouble: string }) =>
+          settle(() => ('trouble' in answer ? reject(new Error(answer.trouble)) : resolve(answer))),
+        );
+        hired.postMessage(track);
+      }),
+    async close() {
+      await worker?.terminate();
+    },
+  };
+}
+
+/** Fair copies whose count rests on another edit or another ground than they have now. */
+const uncounted = (db: Knex): Knex.QueryBuilder =>
+  db('tracks')
+    .join('jobs', 'jobs.id', 'tracks.job')
+    .where('tracks.kind', 'captions')
+    .whereRaw('(tracks.must_edit is not tracks.edit or tracks.must_ground is not jobs.ground)')
+    .whereNotExists((other) =>
+      other
+        .from('tracks as earlier')
+        .whereRaw('earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position'),
+    )
+    .orderBy('jobs.made', 'desc')
+    .select('tracks.id');
+
+export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyBaseLogger): Counter {
+  let timer: NodeJS.Timeout | undefined;
+  let working: Promise<void> | null = null;
+  let closed = false;
+  let changed = 0;
+  /** What is told now is told from here. */
+  let telling = false;
+  /** Tracks that could not be counted as they are; they wait for their next edit, or the next start. */
+  const passed = new Set<string>();
+
+  function soon(): void {
+    changed++;
+    clearTimeout(timer);
+    if (!closed && !working) timer = setTimeout(begin, quiet).unref();
+  }
+  function begin(): void {
+    working = countAll()
+      .catch((error: unknown) => log.error(toLog(error), 'counts'))
+      .finally(() => {
+        working = null;
+      });
+  }
+
+  async function countAll(): Promise<void> {
+    const at = changed;
+    for (;;) {
+      const rows = (await uncounted(db)) as readonly { readonly id: string }[];
+      const next = rows.find(({ id }) => !passed.has(id));
+      if (!next || closed) return;
+      try {
+        const { must, edit, ground } = await counting.count(next.id);
+        if (closed) return;
+        await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_ground: ground });
+        telling = true;
+        bus.emit({ type: 'jobs' });
+        telling = false;
+      } catch (error) {
+        passed.add(next.id);
+        if (!closed) log.error(toLog(error), 'counts');
+      }
+      // Somebody is at work: it goes on when they are not.
+      if (changed !== at) {
+        timer = setTimeout(begin, quiet).unref();
+        return;
+      }
+    }
+  }
+
+  const stop = bus.listen((event) => {
+    if (telling) return;
+    if (event.type === 'track') passed.delete(event.track);
+    if (event.type === 'track' || event.type === 'jobs') soon();
+  });
+  soon();
+  return {
+    async close() {
+      closed = true;
+      stop();
+      clearTimeout(timer);
+      await counting.close();
+      await working;
+    },
+  };
+}

@@ -1,0 +1,126 @@
+/** The list of jobs, put together by one query, without looking at any caption. */
+import type { Knex } from 'knex';
+import {
+  fairCopyOf,
+  type Held,
+  type JobSummary,
+  type Receipt,
+  type Recording,
+  type TrackSummary,
+} from '../../core/job/job.ts';
+import type { TrackKind } from '../../core/track/caption.ts';
+
+/** A job with one of its tracks, and one of the destinations that hold something of it. */
+interface ListRow {
+  readonly id: string;
+  readonly title: string;
+  readonly series: string;
+  readonly language: string;
+  readonly made: number;
+  readonly ground: string;
+  readonly style_id: string;
+  readonly style_name: string;
+  readonly style_version: number;
+  readonly hash: string | null;
+  readonly recording_name: string;
+  readonly type: string;
+  readonly bytes: number;
+  readonly length: number | null;
+  readonly width: number | null;
+  readonly height: number | null;
+  readonly poster: number;
+  readonly track: string | null;
+  readonly kind: TrackKind;
+  readonly track_language: string;
+  readonly track_name: string;
+  readonly edit: number;
+  readonly captions: number;
+  readonly proofed: number;
+  readonly must: number | null;
+  readonly must_edit: number | null;
+  readonly must_ground: string | null;
+  readonly destination: string | null;
+  readonly held_state: Receipt['state'];
+  readonly held_edit: number;
+}
+
+// SQLite takes the other columns of a row with max() from the row that has it (“Bare columns in an aggregate query”).
+const listQuery = `
+  select j.id, j.title, j.series, j.language, j.made, j.ground,
+    json_extract(j.style, '$.id') style_id, json_extract(j.style, '$.name') style_name, json_extract(j.style, '$.version') style_version,
+    r.hash, r.name recording_name, r.type, r.bytes, r.length, r.width, r.height, p.hash is not null poster,
+    t.id track, t.kind, t.language track_language, t.name track_name, t.edit, t.captions, t.proofed,
+    t.must, t.must_edit, t.must_ground,
+    d.name destination, h.state held_state, h.edit held_edit
+  from jobs j
+  left join recordings r on r.hash = j.recording
+  left join posters p on p.hash = r.hash
+  left join tracks t on t.job = j.id
+  left join (select track, destination, state, edit, max(at) from receipts group by track, destination) h on h.track = t.id
+  left join destinations d on d.id = h.destination
+  order by j.made desc, j.id, t.position, d.name`;
+
+const recordingOf = (row: ListRow): Recording | null =>
+  row.hash === null
+    ? null
+    : {
+        hash: row.hash,
+        name: row.recording_name,
+        type: row.type,
+        bytes: row.bytes,
+        length: row.length,
+        width: row.width,
+        height: row.height,
+        poster: row.poster === 1,
+      };
+
+const trackOf = (row: ListRow, id: string): TrackSummary => ({
+  id,
+  kind: row.kind,
+  language: row.track_language,
+  name: row.track_name,
+  edit: row.edit,
+  captions: row.captions,
+  proofed: row.proofed,
+});
+
+const countOf = (row: ListRow): number | null =>
+  row.must_edit === row.edit && row.must_ground === row.ground ? row.must : null;
+
+function summaryOf(rows: readonly [ListRow, ...ListRow[]]): JobSummary {
+  const [first] = rows;
+  const tracks = new Map<string, TrackSummary>();
+  for (const row of rows) if (row.track !== null) tracks.set(row.track, trackOf(row, row.track));
+  const fair = fairCopyOf({ tracks: [...tracks.values()] });
+  const ofFair = rows.filter((row) => row.track === fair?.id);
+  const held = ofFair.flatMap((row): Held[] =>
+    row.destination === null
+      ? []
+      : [{ destination: row.destination, state: row.held_state, behind: row.held_edit < row.edit }],
+  );
+  const [counted] = ofFair;
+  return {
+    id: first.id,
+    title: first.title,
+    series: first.series,
+    language: first.language,
+    made: first.made,
+    style: { id: first.style_id, name: first.style_name, version: first.style_version },
+    recording: recordingOf(first),
+    tracks: [...tracks.values()],
+    mustFindings: counted && fair ? countOf(counted) : null,
+    held,
+  };
+}
+
+/** All jobs, the newest first. */
+export async function listJobs(db: Knex): Promise<JobSummary[]> {
+  const rows = await db.raw<ListRow[]>(listQuery);
+  const jobs = new Map<string, [ListRow, ...ListRow[]]>();
+  for (const row of rows) {
+    const known = jobs.get(row.id);
+    if (known) known.push(row);
+    else jobs.set(row.id, [row]);
+  }
+  return [...jobs.values()].map(summaryOf);
+}

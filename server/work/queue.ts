@@ -1,0 +1,201 @@
+/**
+ * Runs the work that the server does: each kind by its handler, some at once, picked up again after a
+ * restart, tried again after growing pauses.
+ *
+ * Invariants:
+ * - A row says `running` before its handler begins, and what it comes to is written in one transaction
+ *   with what follows from it. A kill between the two leaves `running`, which is begun again; so a
+ *   handler that has acted on the world asks first whether it already has (`tries` over 1).
+ * - Work that was stopped by hand is never written to by the handler that was still on it.
+ */
+import type { FastifyBaseLogger } from 'fastify';
+import type { Knex } from 'knex';
+import { ApiError } from '../../core/contract/api-error.ts';
+import type { ErrorCode } from '../../core/contract/error-codes.ts';
+import { pauseAfter, type Work, type WorkKind } from '../../core/job/work.ts';
+import { writing } from '../database/writing.ts';
+import type { Events } from '../events.ts';
+import { apiErrorOf, toLog } from '../http/errors.ts';
+import { changeWork, openWork, workRow, type WorkRow } from './store.ts';
+
+/** What a handler is given. */
+export interface Run {
+  readonly work: Work;
+  /** What the work was made with. */
+  readonly input: unknown;
+  /** Aborted where the work is stopped, or the server. */
+  readonly signal: AbortSignal;
+  /** @param share that is done, 0 to 1 */
+  readonly progress: (share: number) => void;
+}
+
+/** It is done, with what that changes; or it goes on later, after a pause in ms. */
+export type Outcome = { readonly done: (tx: Knex) => Promise<void> } | { readonly later: number };
+export type Handler = (run: Run) => Promise<Outcome>;
+
+export interface WorkQueue {
+  /** Says who does a kind of work. */
+  readonly handle: (kind: WorkKind, handler: Handler) => void;
+  /** Looks for work that is due. */
+  readonly wake: () => void;
+  /** @throws {ApiError} when there is no such work */
+  readonly stop: (id: string) => Promise<Work>;
+  readonly again: (id: string) => Promise<Work>;
+  /** Breaks off whatever runs of a job that is gone. */
+  readonly forget: (job: string) => void;
+  readonly close: () => Promise<void>;
+}
+
+interface Running {
+  readonly job: string | null;
+  readonly aborting: AbortController;
+  readonly ended: Promise<void>;
+}
+
+/** So many run at once. */
+const atOnce = 4;
+/** Progress is written down this often, in ms. */
+const progressEvery = 400;
+/** The longest a look for work is put off, in ms; timers count no further than 24 days. */
+const longestWait = 3600 * 1000;
+
+const passing: ReadonlySet<ErrorCode> = new Set(['destination-away', 'busy', 'disk-full']);
+
+export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): WorkQueue {
+  const handlers = new Map<WorkKind, Handler>();
+  const running = new Map<string, Running>();
+  let timer: NodeJS.Timeout | undefined;
+  let closed = false;
+
+  const tell = (row: WorkRow | null): void => {
+    if (row) events.emit({ type: 'work', work: openWork(row) });
+  };
+
+  /** Server’s work that is not over and that nobody here is on. */
+  const open = () =>
+    db<WorkRow>('work')
+      .where({ by: 'server' })
+      .whereIn('state', ['waiting', 'running'])
+      .whereNotIn('id', [...running.keys()])
+      .whereIn('kind', [...handlers.keys()]);
+
+  let looking = false;
+  let lookAgain = false;
+  async function look(): Promise<void> {
+    lookAgain = true;
+    if (looking) return;
+    looking = true;
+    try {
+      while (lookAgain && !closed) {
+        lookAgain = false;
+        const due = await open()
+          .where('next', '<=', Date.now())
+          .orderBy('next')
+          .limit(Math.max(0, atOnce - running.size));
+        for (const row of due) begin(row);
+        const later = await open().min({ next: 'next' }).first();
+        const next: unknown = later?.['next'];
+        clearTimeout(timer);
+        if (typeof next === 'number' && running.size < atOnce)
+          timer = setTimeout(wake, Math.min(longestWait, Math.max(10, next - Date.now()))).unref();
+      }
+    } catch (error) {
+      log.error(toLog(error), 'work');
+      timer = setTimeout(wake, 1000).unref();
+    } finally {
+      looking = false;
+    }
+  }
+  function wake(): void {
+    if (!closed) void look();
+  }
+
+  function begin(row: WorkRow): void {
+    const aborting = new AbortController();
+    const ended = run(row, aborting.signal).catch((error: unknown) => log.error(toLog(error), 'work'));
+    running.set(row.id, {
+      job: row.job,
+      aborting,
+      ended: ended.finally(() => {
+        running.delete(row.id);
+        wake();
+      }),
+    });
+  }
+
+  async function run(due: WorkRow, signal: AbortSignal): Promise<void> {
+    const row = await changeWork(db, { id: due.id, state: due.state }, { state: 'running', tries: due.tries + 1 });
+    const handler = row && handlers.get(row.kind);
+    if (!row || !handler) return;
+    tell(row);
+    const { id } = row;
+    let written = 0;
+    const progress = (share: number): void => {
+      if (Date.now() - written < progressEvery) return;
+      written = Date.now();
+      changeWork(db, { id, state: 'running' }, { progress: share }).then(tell, () => undefined);
+    };
+    /** Writes down what it came to, unless it was stopped meanwhile. */
+    const end = async (change: Partial<WorkRow>, also?: (tx: Knex) => Promise<void>): Promise<void> => {
+      tell(
+        await writing(db, async (tx) => {
+          const now = await changeWork(tx, { id, state: 'running' }, change);
+          if (now) await also?.(tx);
+          return now;
+        }),
+      );
+    };
+    try {
+      const outcome = await handler({ work: openWork(row), input: JSON.parse(row.input) as unknown, signal, progress });
+      if ('done' in outcome) await end({ state: 'done', progress: 1, reason: null, next: null }, outcome.done);
+      else await end({ state: 'waiting', reason: null, next: Date.now() + outcome.later });
+    } catch (error) {
+      // Stopped by hand it is written down already; with the server, it is begun again at the next start.
+      if (signal.aborted) return;
+      const problem = apiErrorOf(error);
+      if (problem.code === 'unexpected') log.error(toLog(error), 'work');
+      const { message: reason } = problem;
+      if (passing.has(problem.code)) await end({ state: 'waiting', reason, next: Date.now() + pauseAfter(row.tries) });
+      else await end({ state: 'failed', reason, next: null });
+    }
+  }
+
+  async function change(id: string, to: Partial<WorkRow>): Promise<Work> {
+    const row = await changeWork(db, { id }, to);
+    const now = row ?? (await workRow(db, id));
+    tell(now);
+    return openWork(now);
+  }
+
+  return {
+    handle: (kind, handler) => void handlers.set(kind, handler),
+    wake,
+    async stop(id) {
+      const row = await workRow(db, id);
+      if (row.state !== 'waiting' && row.state !== 'running') return openWork(row);
+      const work = await change(id, { state: 'stopped', next: null, reason: null, holder: null, until: null });
+      running.get(id)?.aborting.abort(new ApiError('stopped', 'It was stopped by hand.'));
+      return work;
+    },
+    async again(id) {
+      const row = await workRow(db, id);
+      if (row.state === 'done' || row.state === 'running') return openWork(row);
+      // Begun anew only after what was stopped has let go of it.
+      await running.get(id)?.ended;
+      const work = await change(id, { state: 'waiting', next: Date.now(), reason: null });
+      wake();
+      return work;
+    },
+    forget(job) {
+      for (const { job: of, aborting } of running.values())
+        if (of === job) aborting.abort(new ApiError('stopped', 'Its job was deleted.'));
+    },
+    async close() {
+      closed = true;
+      clearTimeout(timer);
+      const all = [...running.values()];
+      for (const { aborting } of all) aborting.abort();
+      await Promise.all(all.map(({ ended }) => ended));
+    },
+  };
+}
