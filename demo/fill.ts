@@ -6,6 +6,8 @@ import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
+import { askOver } from '../core/contract/ask.ts';
+import { urlOf, type Ask } from '../core/contract/contract.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
 import { understand } from '../core/formats/registry.ts';
@@ -42,53 +44,57 @@ function setUpHost(file: string, token: string): void {
   );
 }
 
-async function ask<T>(method: string, url: string, body?: object): Promise<T> {
-  const response = await fetch(url, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    ...(body ? { body: JSON.stringify(body) } : {}),
+const askAt = (server: string): Ask =>
+  askOver(async ({ method, url, body }) => {
+    const response = await fetch(`${server}${url}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: response.status, text: await response.text() };
   });
-  if (!response.ok) throw new Error(`${method} ${url}: ${await response.text()}`);
-  return (await response.json()) as T;
-}
 
 async function upload(server: string): Promise<string> {
-  const response = await fetch(`${server}/api/recordings?name=lock-after-dark.webm`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/octet-stream' },
-    body: Readable.toWeb(createReadStream(join(folder, 'recording.webm'))),
-    duplex: 'half',
-  } as RequestInit);
+  const response = await fetch(
+    `${server}${urlOf('PUT /api/recordings', { query: { name: 'lock-after-dark.webm' } })}`,
+    {
+      method: 'PUT',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: Readable.toWeb(createReadStream(join(folder, 'recording.webm'))),
+      duplex: 'half',
+    } as RequestInit,
+  );
   if (!response.ok) throw new Error(await response.text());
   return ((await response.json()) as { hash: string }).hash;
 }
 
 async function fill(server: string, host: string, token: string): Promise<void> {
-  await ask('PUT', `${server}/api/destinations/quayside`, { name: 'Quayside', kind: 'video-host', url: host, token });
-  const jobs = await ask<unknown[]>('GET', `${server}/api/jobs`);
-  if (jobs.length > 0) return;
+  const ask = askAt(server);
+  await ask('PUT /api/destinations/:id', {
+    params: { id: 'quayside' },
+    body: { name: 'Quayside', kind: 'video-host', url: host, token },
+  });
+  if ((await ask('GET /api/jobs')).length > 0) return;
   const { length } = JSON.parse(readFileSync(join(folder, 'true-script.json'), 'utf8')) as { length: number };
   const recording = await upload(server);
-  await ask('PATCH', `${server}/api/recordings/${recording}`, { length, width: 1280, height: 720 });
+  await ask('PATCH /api/recordings/:hash', {
+    params: { hash: recording },
+    body: { length, width: 1280, height: 720 },
+  });
   const captions = draft();
-  const tracks = [
+  const kinds = [
     ['machine', 'machine draft'],
     ['captions', 'fair copy'],
-  ].map(([kind, name]) => ({
+  ] as const;
+  const tracks = kinds.map(([kind, name]) => ({
     id: randomUUID(),
     kind,
     name,
     language,
     captions: captions.map((c) => ({ ...c, id: randomUUID() })),
   }));
-  await ask('POST', `${server}/api/jobs`, {
-    id: randomUUID(),
-    title,
-    series: 'Night school 3',
-    language,
-    style: 'lecture-38',
-    recording,
-    tracks,
+  await ask('POST /api/jobs', {
+    body: { id: randomUUID(), title, series: 'Night school 3', language, style: 'lecture-38', recording, tracks },
   });
 }
 

@@ -1,7 +1,6 @@
 /** Every screen in both themes: nothing for axe to find, nothing against the content policy, all of it by keyboard. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Job } from '../core/job/job.ts';
 import { caption } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { By, caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
@@ -12,7 +11,7 @@ const app = withApplication();
 const ask = asking(() => app.services.address);
 /** Where a stage of the demo’s job is. */
 async function stageOf(name: string): Promise<string> {
-  const [job] = await ask<Job[]>('GET', '/jobs');
+  const [job] = await ask('GET /api/jobs');
   return `/jobs/${job?.id ?? ''}/${name}`;
 }
 
@@ -81,7 +80,7 @@ it.each(['light', 'dark'])(
     await says(driver, 'set aside: It does not fit.');
     expect(await driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
     expect(await violations()).toEqual([]);
-    await ask('DELETE', `/jobs/${job}`);
+    await ask('DELETE /api/jobs/:id', { params: { id: job } });
   },
 );
 
@@ -161,7 +160,7 @@ it('has nothing for axe to find in a track that is empty', async () => {
   await driver.get(`${app.services.address}/jobs/${id}/words`);
   await says(driver, 'No captions yet');
   expect(await violations()).toEqual([]);
-  await ask('DELETE', `/jobs/${id}`);
+  await ask('DELETE /api/jobs/:id', { params: { id } });
 });
 
 it('finds a command by part of its name and runs it, by keyboard alone', async () => {

@@ -2,9 +2,10 @@
 import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { caption, type Track } from '../core/track/caption.ts';
-import type { Job } from '../core/job/job.ts';
-import { asking } from './support/ask.ts';
+import { caption } from '../core/track/caption.ts';
+import type { Edit } from '../core/track/edits.ts';
+import type { NewTrack } from '../core/contract/tracks.ts';
+import { asking, captionsOf } from './support/ask.ts';
 import { startServices, type Services } from './support/services.ts';
 
 let services: Services;
@@ -18,20 +19,13 @@ const ask = asking(() => services.address);
 /** Writes numbered captions into a track as fast as it goes, until the server is gone. @returns the ids acknowledged */
 async function write(track: string, acknowledged: Set<string>): Promise<void> {
   try {
-    let { edit } = await ask<Track>('GET', `/tracks/${track}`);
+    let { edit } = await ask('GET /api/tracks/:id', { params: { id: track } });
     for (;;) {
       const id = randomUUID();
-      const edits = [
-        {
-          type: 'insert',
-          captions: [caption({ id, start: acknowledged.size * 100, end: acknowledged.size * 100 + 90, text: 'kept' })],
-        },
-      ];
-      ({ edit } = await ask<{ edit: number }>('POST', `/tracks/${track}/edits`, {
-        id: randomUUID(),
-        base: edit,
-        edits,
-      }));
+      const start = acknowledged.size * 100;
+      const insert: Edit = { type: 'insert', captions: [caption({ id, start, end: start + 90, text: 'kept' })] };
+      const body = { id: randomUUID(), base: edit, edits: [insert] };
+      ({ edit } = await ask('POST /api/tracks/:id/edits', { params: { id: track }, body }));
       acknowledged.add(id);
     }
   } catch {
@@ -40,14 +34,14 @@ async function write(track: string, acknowledged: Set<string>): Promise<void> {
 }
 
 it('loses no acknowledged edit over five sudden ends', async () => {
-  const tracks = ['a', 'b', 'c', 'd'].map((name) => ({ id: randomUUID(), kind: 'captions', language: 'en', name }));
-  await ask<Job>('POST', '/jobs', {
+  const tracks = ['a', 'b', 'c', 'd'].map((name): NewTrack => ({
     id: randomUUID(),
-    title: 'Under load',
+    kind: 'captions',
     language: 'en',
-    style: 'lecture-38',
-    tracks,
-  });
+    name,
+  }));
+  const job = { id: randomUUID(), title: 'Under load', language: 'en', style: 'lecture-38', tracks };
+  await ask('POST /api/jobs', { body: job });
   const acknowledged = tracks.map(() => new Set<string>());
   for (let round = 1; round <= 5; round++) {
     const writers = tracks.map((t, i) => write(t.id, acknowledged[i] ?? new Set()));
@@ -60,7 +54,7 @@ it('loses no acknowledged edit over five sudden ends', async () => {
     db.close();
     await services.startServer();
     for (const [i, t] of tracks.entries()) {
-      const kept = new Set((await ask<Track>('GET', `/tracks/${t.id}`)).captions.map((c) => c.id));
+      const kept = new Set((await captionsOf(ask, t.id)).map((c) => c.id));
       for (const id of acknowledged[i] ?? []) expect(kept.has(id)).toBe(true);
     }
   }

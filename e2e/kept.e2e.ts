@@ -2,10 +2,10 @@
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { caption, type Caption, type Track } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/track/caption.ts';
 import type { Edit } from '../core/track/edits.ts';
 import { withApplication } from './support/application.ts';
-import { asking, jobWith } from './support/ask.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { caretAt, complaints, downloaded, eventually, lines, press, says, see, type } from './support/browser.ts';
 
 const app = withApplication();
@@ -36,7 +36,7 @@ const comeBack = async (): Promise<void> => {
   await (await see(app.driver, `a.row-link[href*="${job}"]`)).click();
   await see(app.driver, '.cm-line');
 };
-const kept = async (): Promise<string[]> => (await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text);
+const kept = async (): Promise<string[]> => (await captionsOf(ask, track)).map((c) => c.text);
 const shows = (what: string[]): Promise<true> =>
   eventually(app.driver, `the text ${what.join(' | ')}`, async () => {
     const now = await lines(app.driver);
@@ -48,8 +48,11 @@ async function whileUnheard(work: () => Promise<void>, edits: readonly Edit[]): 
     `window.realFetch ??= window.fetch; window.fetch = () => Promise.reject(new TypeError('cut off'));`,
   );
   await work();
-  const { edit } = await ask<Track>('GET', `/tracks/${track}`);
-  await ask('POST', `/tracks/${track}/edits`, { id: `others-${String(edit)}`, base: edit, edits });
+  const { edit } = await ask('GET /api/tracks/:id', { params: { id: track } });
+  await ask('POST /api/tracks/:id/edits', {
+    params: { id: track },
+    body: { id: `others-${String(edit)}`, base: edit, edits },
+  });
   await app.driver.executeScript(`window.fetch = window.realFetch; dispatchEvent(new Event('online'));`);
 }
 
@@ -108,7 +111,7 @@ describe('two windows, one of them cut off', () => {
     }, edits);
     await shows(expected);
     await says(app.driver, 'All changes kept');
-    const after = (await ask<Track>('GET', `/tracks/${track}`)).captions;
+    const after = await captionsOf(ask, track);
     expect(after.slice(0, expected.length).map((c) => c.text)).toEqual(expected);
     expect(after.some((c) => c.versions)).toBe(false);
   });
@@ -192,9 +195,9 @@ it('a data folder put back under an open page is told, and what the page has bec
   await press(app.driver, 'Keep it as a track of its own');
   await says(app.driver, 'is a track of its own now');
   await shows(['the gate', 'is shut']);
-  const { tracks } = await ask<{ tracks: { id: string; name: string }[] }>('GET', `/jobs/${job}`);
+  const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
   const own = tracks.find((t) => t.name.includes('kept from this page'));
-  expect((await ask<Track>('GET', `/tracks/${own?.id ?? ''}`)).captions[0]?.text).toBe('the gateXY');
+  expect((await captionsOf(ask, own?.id ?? ''))[0]?.text).toBe('the gateXY');
 });
 
 it('a second server on the folder is refused with the address of the first', async () => {

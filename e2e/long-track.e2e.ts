@@ -4,8 +4,8 @@ import type { Ground } from '../core/rules/finding.ts';
 import { repairAll } from '../core/rules/repairs/repairs.ts';
 import { shippedStyle } from '../core/rules/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
-import { caption, type Track } from '../core/track/caption.ts';
-import { asking, jobWith } from './support/ask.ts';
+import { caption } from '../core/track/caption.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 import { By, control, eventually, Key, press, says, see, type } from './support/browser.ts';
 
@@ -114,9 +114,7 @@ it('is repaired in one step, while the page stays live, and comes back with one 
   await control(app.driver, 'z');
   await finds(before);
   await says(app.driver, 'All changes kept');
-  expect((await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text)).toEqual(
-    captions.map((c) => c.text),
-  );
+  expect((await captionsOf(ask, track)).map((c) => c.text)).toEqual(captions.map((c) => c.text));
 });
 
 it('is laid out anew with nothing left to find that words and times allow to be mended', async () => {
@@ -131,6 +129,6 @@ it('is laid out anew with nothing left to find that words and times allow to be 
       .map((c) => c.text)
       .join(' ')
       .replace(/\s+/g, ' ');
-  const now = (await ask<Track>('GET', `/tracks/${track}`)).captions;
+  const now = await captionsOf(ask, track);
   expect(words(now)).toBe(words(captions));
 });

@@ -1,6 +1,4 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
-import type { Job } from '../core/job/job.ts';
-import type { Track } from '../core/track/caption.ts';
 import { asking } from './support/ask.ts';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -71,7 +69,7 @@ const theme = (name: string): Promise<void> =>
 /** Somebody removes a caption while this page, cut off, writes in it. */
 async function conflict(): Promise<void> {
   const ask = asking(() => services.address);
-  const [job] = await ask<Job[]>('GET', '/jobs');
+  const [job] = await ask('GET /api/jobs');
   const track = job?.tracks.find((t) => t.kind === 'captions')?.id ?? '';
   await driver.get(`${services.address}/jobs/${job?.id ?? ''}/words`);
   await see(driver, '.cm-line');
@@ -82,9 +80,12 @@ async function conflict(): Promise<void> {
   await caretAt(driver, 'if the lantern is', 'after');
   await type(driver, ' still');
   await says(driver, /Server away: \d+ change/);
-  const { edit, captions } = await ask<Track>('GET', `/tracks/${track}`);
+  const { edit, captions } = await ask('GET /api/tracks/:id', { params: { id: track } });
   const id = captions.find((c) => c.text.startsWith('if the lantern'))?.id ?? '';
-  await ask('POST', `/tracks/${track}/edits`, { id: 'elsewhere', base: edit, edits: [{ type: 'remove', ids: [id] }] });
+  await ask('POST /api/tracks/:id/edits', {
+    params: { id: track },
+    body: { id: 'elsewhere', base: edit, edits: [{ type: 'remove', ids: [id] }] },
+  });
   await driver.executeScript(`window.fetch = window.real; dispatchEvent(new Event('online'));`);
   await says(driver, 'Both versions are kept');
   await caretAt(driver, 'if the lantern is still', 'after');

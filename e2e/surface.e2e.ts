@@ -1,5 +1,5 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
-import { caption, type Caption, type Track } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/track/caption.ts';
 import {
   caretAt,
   control,
@@ -13,7 +13,7 @@ import {
   see,
   type,
 } from './support/browser.ts';
-import { asking, jobWith } from './support/ask.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -23,7 +23,7 @@ const texts = ['القناة مغلقة\nحتى الصباح', '水門が開き�
 const ask = asking(() => app.services.address);
 const kept = async (): Promise<string[]> => {
   await says(app.driver, 'All changes kept');
-  return (await ask<Track>('GET', `/tracks/${track}`)).captions.map((c) => c.text);
+  return (await captionsOf(ask, track)).map((c) => c.text);
 };
 
 beforeAll(async () => {
@@ -88,9 +88,9 @@ it('takes text from an input method while it composes, as one step', async () =>
 it('lets somebody else’s change wait until the composing is done, and loses neither', async () => {
   await caretAt(app.driver, '水門', 'before');
   await devTools(app.driver, 'Input.imeSetComposition', { text: 'よ', selectionStart: 1, selectionEnd: 1 });
-  const { edit } = await ask<Track>('GET', `/tracks/${track}`);
-  const other = { type: 'splice', id: 'c1', from: 0, to: 2, insert: '閘門' };
-  await ask('POST', `/tracks/${track}/edits`, { id: 'other', base: edit, edits: [other] });
+  const { edit } = await ask('GET /api/tracks/:id', { params: { id: track } });
+  const other = { type: 'splice', id: 'c1', from: 0, to: 2, insert: '閘門' } as const;
+  await ask('POST /api/tracks/:id/edits', { params: { id: track }, body: { id: 'other', base: edit, edits: [other] } });
   await devTools(app.driver, 'Input.imeSetComposition', { text: '夜', selectionStart: 1, selectionEnd: 1 });
   expect((await lines(app.driver)).some((l) => l.startsWith('夜水門'))).toBe(true);
   await devTools(app.driver, 'Input.insertText', { text: '夜の' });

@@ -115,22 +115,25 @@ describe('handing over', () => {
   it('says why a place refuses, and that it is away', async () => {
     await openJob();
     await (await see(app.driver, 'a[href$="/handover"]')).click();
-    await press(app.driver, 'Put the recording there');
+    const cell = async (): Promise<string> => (await see(app.driver, '.cell')).getText();
+    await says(app.driver, 'Nothing sent');
+    await behave({ refuse: 'this account is over its quota' });
+    await press(app.driver, 'Put the recording there and send');
+    await says(app.driver, 'Quayside refused: this account is over its quota. Your captions are safe here');
+    await behave({ refuse: null });
+    await press(app.driver, 'Try again');
+    await eventually(app.driver, 'it to be live', async () => (await cell()).includes('Live'));
+    const chosen = 'return document.querySelector(".cell select").selectedOptions[0]?.textContent';
     await eventually(
       app.driver,
       'the recording chosen there',
-      async () =>
-        (await app.driver.executeScript<string>(
-          'return document.querySelector(".cell select").selectedOptions[0]?.textContent',
-        )) === 'recording',
+      async () => (await app.driver.executeScript<string>(chosen)) === 'recording',
     );
-    await behave({ refuse: 'this account is over its quota' });
-    await press(app.driver, 'Send');
-    await says(app.driver, 'Quayside refused: this account is over its quota. Your captions are safe here');
     await app.services.stopHost();
-    await press(app.driver, 'Send');
+    await press(app.driver, 'Send again');
     await says(app.driver, 'Quayside cannot be reached. Your captions are safe here and nothing was sent');
-    expect(await app.driver.findElement(By.css('.cell')).getText()).toContain('Nothing sent');
+    await press(app.driver, 'Stop');
+    await says(app.driver, 'Stopped');
   });
 });
 

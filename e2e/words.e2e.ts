@@ -1,5 +1,4 @@
 /** Words as a desk: two readings, doubtful words, the same mistake elsewhere, finding and replacing. */
-import type { Job } from '../core/job/job.ts';
 import { caption } from '../core/track/caption.ts';
 import { isDoubtful } from '../core/track/doubt.ts';
 import { withApplication } from './support/application.ts';
@@ -286,7 +285,7 @@ describe('find and replace', () => {
 
 it('proposes first what stands at the same place in another track of the job', async () => {
   const ask = asking(() => app.services.address);
-  const [job] = await ask<Job[]>('GET', '/jobs');
+  const [job] = await ask('GET /api/jobs');
   const talon = (await kept()).flatMap((c) => c.words).find((w) => w[6] === 'talon');
   const [start, end] = [talon?.[2] ?? 0, talon?.[3] ?? 0];
   const other = caption({
@@ -296,12 +295,15 @@ it('proposes first what stands at the same place in another track of the job', a
     text: 'Tollen',
     words: [[0, 6, start, end, 1, 'recogniser', 'Tollen']],
   });
-  await ask('POST', `/jobs/${job?.id ?? ''}/tracks`, {
-    id: 'from-the-trainer',
-    kind: 'captions',
-    language: job?.language ?? 'en-GB',
-    name: 'from the trainer',
-    captions: [other],
+  await ask('POST /api/jobs/:id/tracks', {
+    params: { id: job?.id ?? '' },
+    body: {
+      id: 'from-the-trainer',
+      kind: 'captions',
+      language: job?.language ?? 'en-GB',
+      name: 'from the trainer',
+      captions: [other],
+    },
   });
   await app.driver.navigate().refresh();
   await see(app.driver, '.cm-line');

@@ -1,16 +1,9 @@
 /** What each route answers, as schemas, so that tests can hold every answer against the contract. */
 import type { FastifyInstance } from 'fastify';
 import Joi, { type AnySchema } from 'joi';
-import { errorOf } from '../core/contract/api-error.ts';
 import { statusOf } from '../core/contract/error-codes.ts';
-import {
-  wireRequest,
-  type AnswerOf,
-  type Arguments,
-  type Ask,
-  type JsonRoute,
-  type RouteName,
-} from '../core/contract/contract.ts';
+import { askOver, jsonOf } from '../core/contract/ask.ts';
+import type { AnswerOf, Ask, RouteName } from '../core/contract/contract.ts';
 import type { StyleLibrary } from '../core/contract/styles.ts';
 import type { Leased } from '../core/contract/work.ts';
 import type {
@@ -208,16 +201,11 @@ export function holdAnswer(route: RouteName, status: number, body: unknown): voi
 /** Asks a server in this process by the contract, and holds each answer against it. @throws {ApiError} */
 export const askAndHold =
   (app: () => FastifyInstance): Ask =>
-  async <R extends JsonRoute>(route: R, ...args: Arguments<R>) => {
-    const { method, url, body } = wireRequest(route, ...args);
-    const answer = await app().inject({
-      method,
-      url,
-      headers: { host: 'localhost' },
-      ...(body === undefined ? {} : { payload: body as object }),
-    });
-    const said: unknown = answer.body === '' ? null : answer.json();
-    holdAnswer(route, answer.statusCode, said);
-    if (answer.statusCode >= 400) throw errorOf(answer.statusCode, said);
-    return said as never;
-  };
+  (route, ...args) =>
+    askOver(async ({ method, url, body }) => {
+      const headers = { host: 'localhost' };
+      const sent = body === undefined ? {} : { payload: body as object };
+      const answer = await app().inject({ method, url, headers, ...sent });
+      holdAnswer(route, answer.statusCode, jsonOf(answer.body));
+      return { status: answer.statusCode, text: answer.body };
+    })(route, ...args);

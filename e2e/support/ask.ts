@@ -1,21 +1,22 @@
 /** Asks the server directly, beside the interface. */
 import { randomUUID } from 'node:crypto';
-import type { Job } from '../../core/job/job.ts';
+import { askOver } from '../../core/contract/ask.ts';
+import type { Ask } from '../../core/contract/contract.ts';
 import type { Caption } from '../../core/track/caption.ts';
 
-export type Ask = <T>(method: string, path: string, body?: object) => Promise<T>;
-
-/** @param address where the server listens, looked up at each question @throws {Error} with what a refusal says */
-export const asking =
-  (address: () => string): Ask =>
-  async <T>(method: string, path: string, body?: object): Promise<T> => {
-    const response = await fetch(`${address()}/api${path}`, {
+/** @param address where the server listens, looked up at each question */
+export const asking = (address: () => string): Ask =>
+  askOver(async ({ method, url, body }) => {
+    const response = await fetch(`${address()}${url}`, {
       method,
-      ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
-    if (!response.ok) throw new Error(await response.text());
-    return (response.status === 204 ? undefined : await response.json()) as T;
-  };
+    return { status: response.status, text: await response.text() };
+  });
+
+/** The captions of a track, as the server has them. */
+export const captionsOf = async (ask: Ask, track: string): Promise<readonly Caption[]> =>
+  (await ask('GET /api/tracks/:id', { params: { id: track } })).captions;
 
 /** Makes a job without a recording whose fair copy holds these captions. */
 export async function jobWith(
@@ -25,7 +26,7 @@ export async function jobWith(
   language = 'en-GB',
 ): Promise<{ readonly job: string; readonly track: string }> {
   const [job, track] = [randomUUID(), randomUUID()];
-  const made = { id: track, kind: 'captions', language, name: 'fair copy', captions };
-  await ask<Job>('POST', '/jobs', { id: job, title, language, style: 'lecture-38', tracks: [made] });
+  const made = { id: track, kind: 'captions', language, name: 'fair copy', captions } as const;
+  await ask('POST /api/jobs', { body: { id: job, title, language, style: 'lecture-38', tracks: [made] } });
   return { job, track };
 }

@@ -1,8 +1,7 @@
 /** The demo’s job in Words, and what tests look at and do there. */
-import type { Job } from '../../core/job/job.ts';
-import type { Caption, Track } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/track/caption.ts';
 import type { Application } from './application.ts';
-import { asking } from './ask.ts';
+import { asking, captionsOf } from './ask.ts';
 import { control, eventually, lines, says, see } from './browser.ts';
 
 export interface DemoDesk {
@@ -21,9 +20,9 @@ export function withDemoDesk(app: Application): DemoDesk {
   const ask = asking(() => app.services.address);
   let track = '';
   beforeAll(async () => {
-    const [job] = await ask<Job[]>('GET', '/jobs');
+    const [job] = await ask('GET /api/jobs');
     if (!job) throw new Error('The demo has a job.');
-    const whole = await ask<Job>('GET', `/jobs/${job.id}`);
+    const whole = await ask('GET /api/jobs/:id', { params: { id: job.id } });
     track = whole.tracks.find((t) => t.kind !== 'machine')?.id ?? '';
     await app.driver.get(`${app.services.address}/jobs/${job.id}/words`);
     await see(app.driver, '.cm-line');
@@ -36,7 +35,7 @@ export function withDemoDesk(app: Application): DemoDesk {
   return {
     async kept() {
       await says(app.driver, 'All changes kept');
-      return (await ask<Track>('GET', `/tracks/${track}`)).captions;
+      return captionsOf(ask, track);
     },
     text,
     selected: () => app.driver.executeScript<string>('return getSelection().toString()'),

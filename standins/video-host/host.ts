@@ -185,15 +185,15 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
         message: 'Being processed.',
         vtt: result.vtt,
       };
-      const others = known.tracks.filter((t) => t.kind === 'machine' || t.language !== language || t.state === 'live');
-      held.set(id, [...others, track]);
+      held.set(id, [...known.tracks, track]);
       const timer = setTimeout(() => {
         timers.delete(timer);
+        // It takes the place of what came before it; what has come since stays.
+        const now = held.get(id) ?? [];
+        const at = now.findIndex((t) => t.receipt === track.receipt);
         held.set(
           id,
-          (held.get(id) ?? []).filter(
-            (t) => t.receipt === track.receipt || t.kind === 'machine' || t.language !== language,
-          ),
+          now.filter((t, i) => i >= at || t.kind === 'machine' || t.language !== language),
         );
         change(id, track.receipt, { state: 'live', message: 'Live.' });
       }, setup.processing);

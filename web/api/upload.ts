@@ -2,7 +2,8 @@
 import { ApiError, errorOf } from '../../core/contract/api-error.ts';
 import { urlOf } from '../../core/contract/contract.ts';
 import type { Recording } from '../../core/job/job.ts';
-import { away, jsonOf } from './client.ts';
+import { jsonOf } from '../../core/contract/ask.ts';
+import { away } from './client.ts';
 
 export interface Upload {
   readonly done: Promise<Recording>;

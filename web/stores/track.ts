@@ -10,6 +10,7 @@ import { newId } from '../sync/ids.ts';
 import { logBehind } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
+import { useServerEvents } from './server-events.ts';
 import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
 
 /** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `nowhere`, when even this browser failed. */
@@ -207,6 +208,16 @@ export const useTrack = defineStore('track', () => {
     await open(sync.id);
   }
 
+  // Others have been at a track that is open here.
+  useServerEvents().listen((event) => {
+    for (const { sync } of syncs.values()) {
+      const edit = sync.confirmed()?.edit ?? Infinity;
+      const isNews =
+        event.type === 'connected' || (event.type === 'track' && event.track === sync.id && event.edit > edit);
+      // What is on its way asks for what others did by itself.
+      if (isNews && sync.state() !== 'sending') sync.poke();
+    }
+  });
   addEventListener('online', () => {
     for (const { sync } of syncs.values()) sync.poke();
   });

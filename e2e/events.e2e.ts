@@ -1,0 +1,61 @@
+/** What happens on the server is seen in every tab as it happens, over one stream for all of them. */
+import { caption } from '../core/track/caption.ts';
+import { withApplication } from './support/application.ts';
+import { asking, jobWith } from './support/ask.ts';
+import { caretAt, eventually, lines, says, see, type } from './support/browser.ts';
+
+const app = withApplication();
+const ask = asking(() => app.services.address);
+const gate = caption({ id: 'a', start: 1000, end: 3000, text: 'the gate' });
+
+/** A browser opens six connections to a server; eight tabs with one each would stand still. */
+const tabs = 8;
+
+it('eight tabs share one stream, and when the tab that has it is closed another takes it on', async () => {
+  const { driver } = app;
+  await driver.get(`${app.services.address}/`);
+  const handles = [await driver.getWindowHandle()];
+  for (let i = 1; i < tabs; i++) {
+    await driver.switchTo().newWindow('tab');
+    await driver.get(`${app.services.address}/`);
+    await says(driver, 'Working a lock after dark');
+    handles.push(await driver.getWindowHandle());
+  }
+  await jobWith(ask, 'Seen by all', [gate]);
+  for (const handle of handles) {
+    await driver.switchTo().window(handle);
+    await says(driver, 'Seen by all');
+  }
+  const streams = await driver.executeAsyncScript<[number, number]>(
+    `const done = arguments[0];
+     navigator.locks.query().then(({ held, pending }) =>
+       done([held, pending].map((locks) => locks.filter((l) => l.name === 'fenwix-events').length)));`,
+  );
+  expect(streams).toEqual([1, tabs - 1]);
+  const [first = '', ...others] = handles;
+  await driver.switchTo().window(first);
+  await driver.close();
+  await driver.switchTo().window(others[0] ?? '');
+  await jobWith(ask, 'Seen by the others', [gate]);
+  for (const handle of others) {
+    await driver.switchTo().window(handle);
+    await says(driver, 'Seen by the others');
+  }
+});
+
+it('a change from another browser comes by itself', async () => {
+  const { driver } = app;
+  const { job, track } = await jobWith(ask, 'Two browsers', [gate]);
+  await driver.get(`${app.services.address}/jobs/${job}/words`);
+  await see(driver, '.cm-line');
+  await says(driver, 'All changes kept');
+  const edits = [{ type: 'splice', id: 'a', from: 8, to: 8, insert: ' is shut' }] as const;
+  await ask('POST /api/tracks/:id/edits', { params: { id: track }, body: { id: 'other', base: 1, edits } });
+  await eventually(driver, 'the other’s words', async () =>
+    (await lines(driver)).join(' ').includes('the gate is shut'),
+  );
+  await caretAt(driver, 'is shut', 'after');
+  await type(driver, ' now');
+  await says(driver, 'All changes kept');
+  expect((await ask('GET /api/tracks/:id', { params: { id: track } })).captions[0]?.text).toBe('the gate is shut now');
+});
