@@ -1,7 +1,7 @@
-/** The edit route under work: a batch of 500 on a track of 20,000 captions, and an edit elsewhere while one arrives. */
+/** The edit route under work: while a long batch arrives elsewhere, and while somebody asks for the list of jobs without pause. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { buildApp } from '../server/app.ts';
 import { configFor } from '../server/config-for-tests.ts';
 import { caption } from '../core/track/caption.ts';
@@ -12,15 +12,22 @@ export interface ServerFigure {
   readonly most: number | null;
 }
 
+/** So many jobs of so many captions stand in the list that is asked for. */
+const [jobs, captionsEach] = [200, 900];
+
 const median = (of: readonly number[]): number => [...of].sort((a, b) => a - b)[of.length >> 1] ?? NaN;
 
 export async function batchFigures(): Promise<readonly ServerFigure[]> {
   const data = mkdtempSync(join(tmpdir(), 'fenwix-bench-'));
-  const app = await buildApp(configFor(data, { largestRecording: 1 }));
+  const app = await buildApp(configFor(data, { countWorker: resolve('dist/count-worker.mjs') }));
+  const address = await app.listen({ host: '127.0.0.1', port: 0 });
   const post = async (url: string, payload: object): Promise<number> => {
     const from = performance.now();
-    const answer = await app.inject({ method: 'POST', url: `/api${url}`, headers: { host: 'localhost' }, payload });
-    if (answer.statusCode >= 300) throw new Error(answer.body);
+    const body = JSON.stringify(payload);
+    const headers = { 'content-type': 'application/json' };
+    const answer = await fetch(`${address}/api${url}`, { method: 'POST', headers, body });
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.text();
     return performance.now() - from;
   };
   const captions = (n: number) =>
@@ -57,11 +64,40 @@ export async function batchFigures(): Promise<readonly ServerFigure[]> {
     beside.push(await send('short', 1));
     batches.push(await batch);
   }
+  for (let i = 0; i < jobs; i++)
+    await post('/jobs', {
+      id: `job${String(i)}`,
+      title: `Bench ${String(i)}`,
+      language: 'en',
+      style: 'lecture-38',
+      tracks: [{ ...track(`t${String(i)}`, captionsEach), kind: 'captions' }],
+    });
+  const hundred = async (): Promise<number> => {
+    const times: number[] = [];
+    for (let i = 0; i < 100; i++) times.push(await send('short', 1));
+    return median(times);
+  };
+  const quiet = await hundred();
+  let asking = true;
+  const lists: number[] = [];
+  const listing = (async () => {
+    while (asking) {
+      const from = performance.now();
+      await (await fetch(`${address}/api/jobs`)).text();
+      lists.push(performance.now() - from);
+    }
+  })();
+  const besideLists = await hundred();
+  asking = false;
+  await listing;
   await app.close();
   rmSync(data, { recursive: true });
   return [
     { name: 'a batch of 500 splices on 20,000 captions', ms: median(batches), most: 250 },
     { name: 'an edit by itself', ms: median(alone), most: null },
     { name: 'an edit elsewhere while such a batch arrives', ms: median(beside), most: 300 },
+    { name: `an edit, ${String(jobs)} jobs being there`, ms: quiet, most: null },
+    { name: 'an edit while the list of them is asked for without pause', ms: besideLists, most: 2 * quiet },
+    { name: 'the list of them', ms: median(lists), most: null },
   ];
 }

@@ -162,5 +162,8 @@ it('the stream of events tells of work, edits and jobs as they happen', async ()
   }
   stop.abort();
   const events = [...said.matchAll(/^data: (.+)$/gm)].map((m) => JSON.parse(m[1] ?? '') as ServerEvent);
-  expect(events).toEqual([{ type: 'jobs' }, { type: 'track', track: fair, edit: 2 }]);
+  expect(events).toEqual([
+    { type: 'jobs', job },
+    { type: 'track', track: fair, edit: 2 },
+  ]);
 });

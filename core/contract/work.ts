@@ -7,8 +7,8 @@ export type ServerEvent =
   | { readonly type: 'work'; readonly work: Work }
   /** A track has come to another edit. */
   | { readonly type: 'track'; readonly track: string; readonly edit: number }
-  /** What stands in the list of jobs has changed. */
-  | { readonly type: 'jobs' };
+  /** What stands in the list of jobs has changed: of this job, or of many. */
+  | { readonly type: 'jobs'; readonly job: string | null };
 
 /** Work a page has taken, with the parts of it that are done. */
 export interface Leased {

@@ -10,7 +10,6 @@ import { ApiError, hasCode } from '../../core/contract/api-error.ts';
 import { plainly } from '../../core/formats/format.ts';
 import type { Receipt } from '../../core/job/job.ts';
 import { pauseAfter } from '../../core/job/work.ts';
-import type { Events } from '../events.ts';
 import { missing } from '../http/errors.ts';
 import { jobOf } from '../jobs/store.ts';
 import { folderOf } from '../recordings/keep.ts';
@@ -28,13 +27,12 @@ const longestBetweenLooks = 60_000;
 interface Needs {
   readonly db: Knex;
   readonly log: EditLog;
-  readonly bus: Events;
   readonly queue: WorkQueue;
   readonly data: string;
 }
 
 /** Says who does the work of handing over. */
-export function handleHandover({ db, log, bus, queue, data }: Needs): void {
+export function handleHandover({ db, log, queue, data }: Needs): void {
   interface Handing {
     readonly receipt: ReceiptRow;
     readonly to: DestinationRow;
@@ -52,7 +50,6 @@ export function handleHandover({ db, log, bus, queue, data }: Needs): void {
     async (tx: Knex): Promise<void> => {
       await tx<ReceiptRow>('receipts').where({ id: receipt.id }).update(change);
       if (next) await addWork(tx, { kind: next, subject: receipt.id, job: receipt.job });
-      bus.emit({ type: 'jobs' });
     };
 
   async function bring(run: Run): Promise<Outcome> {

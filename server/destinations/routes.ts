@@ -70,7 +70,7 @@ interface Needs {
 }
 
 export function destinations(app: FastifyInstance, { db, log, config, bus, queue }: Needs, done: () => void): void {
-  handleHandover({ db, log, bus, queue, data: config.data });
+  handleHandover({ db, log, queue, data: config.data });
   app.addHook('onReady', async () => {
     await resumeReceipts(db);
     queue.wake();
@@ -127,7 +127,7 @@ export function destinations(app: FastifyInstance, { db, log, config, bus, queue
     if (kept && (kept.job !== job.id || kept.track !== body.track || kept.destination !== body.destination))
       throw idTaken('receipt');
     queue.wake();
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job: job.id });
     void reply.status(kept ? 200 : 201);
     return openReceipt(kept ?? row);
   });

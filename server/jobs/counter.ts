@@ -72,7 +72,7 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
         .whereRaw('earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position'),
     )
     .orderBy('jobs.made', 'desc')
-    .select('tracks.id');
+    .select('tracks.id', 'tracks.job');
 
 export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyBaseLogger): Counter {
   let timer: NodeJS.Timeout | undefined;
@@ -100,7 +100,7 @@ export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyB
   async function countAll(): Promise<void> {
     const at = changed;
     for (;;) {
-      const rows = (await uncounted(db)) as readonly { readonly id: string }[];
+      const rows = (await uncounted(db)) as readonly { readonly id: string; readonly job: string }[];
       const next = rows.find(({ id }) => !passed.has(id));
       if (!next || closed) return;
       try {
@@ -108,7 +108,7 @@ export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyB
         if (closed) return;
         await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_ground: ground });
         telling = true;
-        bus.emit({ type: 'jobs' });
+        bus.emit({ type: 'jobs', job: next.job });
         telling = false;
       } catch (error) {
         passed.add(next.id);

@@ -8,6 +8,7 @@ import {
   type Recording,
   type TrackSummary,
 } from '../../core/job/job.ts';
+import type { Events } from '../events.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
 
 /** A job with one of its tracks, and one of the destinations that hold something of it. */
@@ -57,8 +58,8 @@ const listQuery = `
   left join posters p on p.hash = r.hash
   left join tracks t on t.job = j.id
   left join (select track, destination, state, edit, max(at) from receipts group by track, destination) h on h.track = t.id
-  left join destinations d on d.id = h.destination
-  order by j.made desc, j.id, t.position, d.name`;
+  left join destinations d on d.id = h.destination`;
+const inOrder = 'order by j.made desc, j.id, t.position, d.name';
 
 const recordingOf = (row: ListRow): Recording | null =>
   row.hash === null
@@ -113,9 +114,12 @@ function summaryOf(rows: readonly [ListRow, ...ListRow[]]): JobSummary {
   };
 }
 
-/** All jobs, the newest first. */
-export async function listJobs(db: Knex): Promise<JobSummary[]> {
-  const rows = await db.raw<ListRow[]>(listQuery);
+/** @param ids only these; all where none are named */
+async function readSummaries(db: Knex, ids: readonly string[] | null): Promise<JobSummary[]> {
+  const rows =
+    ids === null
+      ? await db.raw<ListRow[]>(`${listQuery} ${inOrder}`)
+      : await db.raw<ListRow[]>(`${listQuery} where j.id in (${ids.map(() => '?').join(',')}) ${inOrder}`, [...ids]);
   const jobs = new Map<string, [ListRow, ...ListRow[]]>();
   for (const row of rows) {
     const known = jobs.get(row.id);
@@ -123,4 +127,55 @@ export async function listJobs(db: Knex): Promise<JobSummary[]> {
     else jobs.set(row.id, [row]);
   }
   return [...jobs.values()].map(summaryOf);
+}
+
+/** More changed jobs than this are read together with all the others. */
+const fewChanged = 20;
+
+/**
+ * The list of jobs, kept as it was read last; only jobs that something was told of since are read again,
+ * so that asking for it again and again leaves the server to whoever edits.
+ * @returns all jobs, the newest first
+ */
+export function jobList(db: Knex, bus: Events): () => Promise<readonly JobSummary[]> {
+  let known: readonly JobSummary[] = [];
+  const jobOfTrack = new Map<string, string>();
+  /** Null for all. */
+  let changed: Set<string> | null = null;
+
+  function mark(job: string | null | undefined): void {
+    if (job) changed?.add(job);
+    else changed = null;
+  }
+  bus.listen((event) => {
+    if (event.type === 'track') mark(jobOfTrack.get(event.track));
+    else if (event.type === 'jobs') mark(event.job);
+    else if (event.work.job !== null) mark(event.work.job);
+  });
+
+  let reading: Promise<void> = Promise.resolve();
+  async function bringUp(): Promise<void> {
+    if (changed?.size === 0) return;
+    const ids = changed && changed.size <= fewChanged ? [...changed] : null;
+    // What is told of while it is read is read again the next time.
+    changed = new Set();
+    const read = await readSummaries(db, ids).catch((error: unknown) => {
+      changed = null;
+      throw error;
+    });
+    known =
+      ids === null
+        ? read
+        : [...known.filter((j) => !ids.includes(j.id)), ...read].sort(
+            (a, b) => b.made - a.made || (a.id < b.id ? -1 : 1),
+          );
+    for (const { id, tracks } of read) for (const track of tracks) jobOfTrack.set(track.id, id);
+  }
+
+  return async () => {
+    // One after another: whoever asks while it is read waits for that, and for what was told of meanwhile.
+    reading = reading.then(bringUp, bringUp);
+    await reading;
+    return known;
+  };
 }

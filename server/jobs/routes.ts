@@ -21,7 +21,7 @@ import { newTrack } from '../tracks/routes.ts';
 import { decodeTrack, makeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.ts';
 import type { WorkQueue } from '../work/queue.ts';
 import { setGround } from './ground.ts';
-import { listJobs } from './list.ts';
+import { jobList } from './list.ts';
 import { jobOf, jobRow, type JobRow } from './store.ts';
 
 type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonly ReceivedTrack[] };
@@ -52,7 +52,8 @@ export function jobs(
   // What counts rest on may have changed with the rules.
   app.addHook('onReady', () => setGround(db));
 
-  route(app, 'GET /api/jobs', {}, () => listJobs(db));
+  const list = jobList(db, bus);
+  route(app, 'GET /api/jobs', {}, list);
 
   route(app, 'POST /api/jobs', { body: newJob }, async ({ body: { tracks: received, ...wanted } }, reply) => {
     const tracks = received.map(decodeTrack);
@@ -70,7 +71,7 @@ export function jobs(
       return true;
     });
     void reply.status(made ? 201 : 200);
-    if (made) bus.emit({ type: 'jobs' });
+    if (made) bus.emit({ type: 'jobs', job: wanted.id });
     return jobOf(db, wanted.id);
   });
 
@@ -89,7 +90,7 @@ export function jobs(
         });
       await setGround(tx, job);
     });
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job });
     return jobOf(db, job);
   });
 
@@ -101,7 +102,7 @@ export function jobs(
     log.forget(tracks.map((t) => t.id));
     if (recording) await removeUnused(db, config.data, recording);
     await emptyLog(db);
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job });
     return null;
   });
   done();

@@ -72,7 +72,7 @@ export function posters(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
       return tx<WorkRow>('work').where(of).first();
     });
     if (drawn) bus.emit({ type: 'work', work: openWork(drawn) });
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job: null });
     return null;
   });
 

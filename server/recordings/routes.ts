@@ -83,7 +83,7 @@ export async function recordings(
     await wantPoster(db, recording);
     for (const { id } of await db<JobRow>('jobs').where({ recording: params.hash }).select('id'))
       await setGround(db, id);
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job: null });
     return recording;
   });
 

@@ -78,7 +78,7 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
       }
       await at('styles').where({ id }).delete();
     });
-    bus.emit({ type: 'jobs' });
+    bus.emit({ type: 'jobs', job: null });
     return null;
   });
 

@@ -61,7 +61,7 @@ export function tracks(
     const wanted = decodeTrack(body);
     const made = await writing(db, (tx) => makeTrack(tx, log, job.id, wanted));
     void reply.status(made ? 201 : 200);
-    if (made) bus.emit({ type: 'jobs' });
+    if (made) bus.emit({ type: 'jobs', job: job.id });
     return summaryOf(await trackRow(db, body.id));
   });
 

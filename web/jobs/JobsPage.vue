@@ -67,7 +67,7 @@ function remove(job: JobSummary): void {
 const atMostEvery = 1000;
 let timer: ReturnType<typeof setTimeout> | undefined;
 useServerEvents().hear((event) => {
-  if (event.type !== 'work')
+  if (event.type !== 'work' || event.work.state === 'done')
     timer ??= setTimeout(() => {
       timer = undefined;
       void load();
