@@ -54,18 +54,16 @@ const askAt = (server: string): Ask =>
     return { status: response.status, text: await response.text() };
   });
 
-async function upload(server: string): Promise<string> {
-  const response = await fetch(
-    `${server}${urlOf('PUT /api/recordings', { query: { name: 'lock-after-dark.webm' } })}`,
-    {
-      method: 'PUT',
-      headers: { 'content-type': 'application/octet-stream' },
-      body: Readable.toWeb(createReadStream(join(folder, 'recording.webm'))),
-      duplex: 'half',
-    } as RequestInit,
-  );
-  if (!response.ok) throw new Error(await response.text());
-  return ((await response.json()) as { hash: string }).hash;
+async function upload(address: string, file: string): Promise<string> {
+  const response = await fetch(address, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: Readable.toWeb(createReadStream(join(folder, file))),
+    duplex: 'half',
+  } as RequestInit);
+  const answer = await response.text();
+  if (!response.ok) throw new Error(answer);
+  return answer;
 }
 
 async function fill(server: string, host: string, token: string): Promise<void> {
@@ -76,11 +74,13 @@ async function fill(server: string, host: string, token: string): Promise<void> 
   });
   if ((await ask('GET /api/jobs')).length > 0) return;
   const { length } = JSON.parse(readFileSync(join(folder, 'true-script.json'), 'utf8')) as { length: number };
-  const recording = await upload(server);
+  const at = urlOf('PUT /api/recordings', { query: { name: 'lock-after-dark.webm' } });
+  const { hash: recording } = JSON.parse(await upload(`${server}${at}`, 'recording.webm')) as { hash: string };
   await ask('PATCH /api/recordings/:hash', {
     params: { hash: recording },
     body: { length, width: 1280, height: 720 },
   });
+  await upload(`${server}${urlOf('PUT /api/recordings/:hash/poster', { params: { hash: recording } })}`, 'poster.jpg');
   const captions = draft();
   const kinds = [
     ['machine', 'machine draft'],

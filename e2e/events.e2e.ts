@@ -1,8 +1,13 @@
 /** What happens on the server is seen in every tab as it happens, over one stream for all of them. */
+import Database from 'better-sqlite3';
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { urlOf } from '../core/contract/contract.ts';
 import { caption } from '../core/track/caption.ts';
 import { withApplication } from './support/application.ts';
 import { asking, jobWith } from './support/ask.ts';
-import { caretAt, eventually, lines, says, see, type } from './support/browser.ts';
+import { By, caretAt, eventually, lines, says, see, type } from './support/browser.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -41,6 +46,45 @@ it('eight tabs share one stream, and when the tab that has it is closed another 
     await driver.switchTo().window(handle);
     await says(driver, 'Seen by the others');
   }
+});
+
+it('findings are counted by the server, and come into the list of jobs by themselves', async () => {
+  const { driver } = app;
+  await driver.get(`${app.services.address}/`);
+  await says(driver, 'Working a lock after dark');
+  const short = caption({ id: 'a', start: 1000, end: 1200, text: 'the gate is shut' });
+  await jobWith(ask, 'Too short', [short]);
+  await eventually(driver, 'its findings', async () => {
+    const rows = await driver.findElements(By.css('.row'));
+    const texts = await Promise.all(rows.map((row) => row.getText()));
+    return texts.some((text) => text.startsWith('Too short') && /\n2\s+findings/.test(text));
+  });
+});
+
+it('the picture a recording lacks is drawn by a page that comes by, once', async () => {
+  const { driver, services } = app;
+  const bytes = Buffer.concat([readFileSync('demo/recordings/lock-after-dark/recording.webm'), Buffer.alloc(8)]);
+  const at = urlOf('PUT /api/recordings', { query: { name: 'again.webm' } });
+  const headers = { 'content-type': 'application/octet-stream' };
+  const kept = await fetch(`${services.address}${at}`, { method: 'PUT', headers, body: bytes });
+  const { hash } = (await kept.json()) as { hash: string };
+  await ask('PATCH /api/recordings/:hash', { params: { hash }, body: { length: 147_000, width: 1280, height: 720 } });
+  const job = { id: randomUUID(), title: 'Without a picture', language: 'en', style: 'lecture-38', recording: hash };
+  await ask('POST /api/jobs', { body: job });
+  // Whoever brings a recording in has a minute to draw it; that is over.
+  await services.stopServer();
+  const db = new Database(join(services.data, 'fenwix.sqlite'));
+  db.prepare('update work set next = 0 where subject = ?').run(hash);
+  db.close();
+  await services.startServer();
+  await driver.get(`${services.address}/`);
+  await eventually(driver, 'the picture', () =>
+    driver.executeScript<boolean>(
+      `const image = document.querySelector('img[src*="' + arguments[0] + '"]'); return !!image && image.naturalWidth === 256;`,
+      hash,
+    ),
+  );
+  expect((await ask('GET /api/work')).filter((w) => w.subject === hash)).toMatchObject([{ state: 'done', tries: 1 }]);
 });
 
 it('a change from another browser comes by itself', async () => {

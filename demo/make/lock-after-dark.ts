@@ -92,6 +92,13 @@ async function film(placed: Placed, folder: string): Promise<void> {
   if (code !== 0) throw new Error(`ffmpeg ended with ${String(code)}`);
 }
 
+/** The small picture that stands for the recording, as a page would draw it. */
+function poster(): void {
+  const [recording, picture] = [join(out, 'recording.webm'), join(out, 'poster.jpg')];
+  const frame = ['-frames:v', '1', '-vf', 'scale=256:-2', '-q:v', '4'];
+  execFileSync('ffmpeg', ['-y', '-loglevel', 'error', '-ss', '8', '-i', recording, ...frame, picture]);
+}
+
 /** Runs the recogniser and writes what it heard, word for word, as CTM. */
 function recognise(folder: string): void {
   const heard = execFileSync(
@@ -125,6 +132,7 @@ try {
   );
   recognise(folder);
   await film(placed, folder);
+  poster();
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -5,8 +5,8 @@ import { editLog } from '../tracks/log.ts';
 import { countMust } from './count.ts';
 
 const db = openToRead(String(workerData));
-// Each track is read once in a while, so none is kept.
-const log = editLog(db, { cachedCaptions: 0 });
+// Each track is read once in a while, so none is kept that is longer than this.
+const log = editLog(db, { cachedCaptions: 1 });
 
 parentPort?.on('message', (track: string) => {
   countMust(db, log, track).then(

@@ -18,7 +18,7 @@ export interface Counter {
   readonly close: () => Promise<void>;
 }
 
-/** Counts one track. */
+/** Counts one track at a time. */
 export interface Counting {
   readonly count: (track: string) => Promise<Counted>;
   readonly close: () => Promise<void>;
@@ -33,26 +33,35 @@ export const countingHere = (db: Knex, log: EditLog): Counting => ({
 /** In a thread that reads the data folder by itself, begun when it is first needed. @param program the built thread */
 export function countingApart(program: string, folder: string): Counting {
   let worker: Worker | null = null;
+  let waiting: { readonly resolve: (counted: Counted) => void; readonly reject: (error: Error) => void } | null = null;
+
+  function hire(): Worker {
+    const hired = new Worker(program, { workerData: folder });
+    const lost = (error: unknown): void => {
+      worker = null;
+      waiting?.reject(
+        error instanceof Error ? error : new Error(`The thread that counts ended with ${String(error)}.`),
+      );
+      waiting = null;
+    };
+    hired.on('error', lost);
+    hired.on('exit', lost);
+    hired.on('message', (answer: Counted | { readonly trouble: string }) => {
+      const asker = waiting;
+      waiting = null;
+      if ('trouble' in answer) asker?.reject(new Error(answer.trouble));
+      else asker?.resolve(answer);
+    });
+    // It ends with the server, and does not hold that up.
+    hired.unref();
+    return hired;
+  }
+
   return {
     count: (track) =>
       new Promise((resolve, reject) => {
-        worker ??= new Worker(program, { workerData: folder });
-        const hired = worker;
-        const settle = (end: () => void): void => {
-          hired.removeAllListeners();
-          end();
-        };
-        const lost = (error: unknown): void =>
-          settle(() => {
-            worker = null;
-            reject(error instanceof Error ? error : new Error(`The thread that counts ended with ${String(error)}.`));
-          });
-        hired.once('error', lost);
-        hired.once('exit', lost);
-        hired.once('message', (answer: Counted | { readonly trouble: string }) =>
-          settle(() => ('trouble' in answer ? reject(new Error(answer.trouble)) : resolve(answer))),
-        );
-        hired.postMessage(track);
+        waiting = { resolve, reject };
+        (worker ??= hire()).postMessage(track);
       }),
     async close() {
       await worker?.terminate();
@@ -86,26 +95,35 @@ export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyB
 
   function soon(): void {
     changed++;
+    if (working) return;
     clearTimeout(timer);
-    if (!closed && !working) timer = setTimeout(begin, quiet).unref();
+    if (!closed) timer = setTimeout(begin, quiet).unref();
   }
   function begin(): void {
     working = countAll()
-      .catch((error: unknown) => log.error(toLog(error), 'counts'))
-      .finally(() => {
+      .catch((error: unknown) => {
+        log.error(toLog(error), 'counts');
+        return true;
+      })
+      .then((finished) => {
         working = null;
+        // Somebody was at work meanwhile: it goes on when they are not.
+        if (!finished) soon();
       });
   }
 
-  async function countAll(): Promise<void> {
+  /** @returns whether all is counted; false where it left off because somebody is at work */
+  async function countAll(): Promise<boolean> {
     const at = changed;
     for (;;) {
       const rows = (await uncounted(db)) as readonly { readonly id: string; readonly job: string }[];
       const next = rows.find(({ id }) => !passed.has(id));
-      if (!next || closed) return;
+      if (closed) return true;
+      if (!next) return changed === at;
+      if (changed !== at) return false;
       try {
         const { must, edit, ground } = await counting.count(next.id);
-        if (closed) return;
+        if (closed) return true;
         await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_ground: ground });
         telling = true;
         bus.emit({ type: 'jobs', job: next.job });
@@ -113,11 +131,6 @@ export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyB
       } catch (error) {
         passed.add(next.id);
         if (!closed) log.error(toLog(error), 'counts');
-      }
-      // Somebody is at work: it goes on when they are not.
-      if (changed !== at) {
-        timer = setTimeout(begin, quiet).unref();
-        return;
       }
     }
   }

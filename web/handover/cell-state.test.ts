@@ -45,7 +45,7 @@ it.each<[string, Receipt | null, Work | null, string, string, string | null]>([
     'a place that is away',
     receipt({}),
     work({ state: 'waiting', reason: 'It is away.' }),
-    'Being sent',
+    'Not sent yet',
     'It is away.',
     'stop',
   ],

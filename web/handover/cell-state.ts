@@ -18,8 +18,9 @@ function sending(work: Work): CellState {
   const { kind, state, progress, reason } = work;
   if (state === 'stopped') return { tone: 'sun', sign: '◐', word: 'Stopped', more: '', can: 'again' };
   if (state === 'failed') return { tone: 'alarm', sign: '▲', word: 'Not sent', more: reason ?? '', can: 'again' };
+  if (reason !== null) return { tone: 'sun', sign: '◌', word: 'Not sent yet', more: reason, can: 'stop' };
   const word = kind === 'bring-recording' ? 'The recording is on its way' : 'Being sent';
-  const more = reason ?? (kind === 'bring-recording' && progress > 0 ? percent(progress) : '');
+  const more = kind === 'bring-recording' && progress > 0 ? percent(progress) : '';
   return { tone: 'water', sign: '◌', word, more, can: 'stop' };
 }
 
