@@ -59,8 +59,21 @@ export const withIds = (captions: readonly ReadCaption[], newId: () => string): 
 
 const blankLine = /(?:^|\n)[^\S\n]*(?:\n|$)/;
 
+/** A sign that is no white space, and none of the few above ASCII that are. */
+const isPlain = (code: number): boolean => code > 32 && code < 0x85;
+
 /** Whether a text of several lines has one without words. */
-export const hasBlankLines = (text: string): boolean => text.includes('\n') && blankLine.test(text);
+export function hasBlankLines(text: string): boolean {
+  let at = text.indexOf('\n');
+  if (at < 0) return false;
+  // Most breaks stand between two plain signs; only the others are looked at closely.
+  for (; at >= 0; at = text.indexOf('\n', at + 1))
+    if (!isPlain(text.charCodeAt(at - 1)) || !isPlain(text.charCodeAt(at + 1))) return blankLine.test(text);
+  return false;
+}
+
+/** Whether a text has no words in it. */
+export const hasNoWords = (text: string): boolean => !isPlain(text.charCodeAt(0)) && text.trim() === '';
 
 /** A text without the blank lines that would end a caption in formats of blocks. */
 export function withoutBlankLines(text: string): string {

@@ -103,6 +103,17 @@ export function stampsOf(of: Pick<Caption, 'start' | 'end' | 'words'>): { readon
   return stamps;
 }
 
+/** Text with one stretch marked. */
+const writeMarked = (
+  text: string,
+  { from, to }: { readonly from: number; readonly to: number },
+  tag: Tag | null,
+  encode: Dialect['encode'],
+): string =>
+  tag === null
+    ? encode(text)
+    : encode(text.slice(0, from)) + tag[0] + encode(text.slice(from, to)) + tag[1] + encode(text.slice(to));
+
 /** Writes text with its ranges as properly nested markup. */
 export function writeInline(
   of: Pick<Caption, 'text' | 'marks' | 'speakers'>,
@@ -110,6 +121,10 @@ export function writeInline(
   stamps: readonly { readonly at: number; readonly ms: number }[] = [],
 ): string {
   if (of.marks.length === 0 && of.speakers.length === 0 && stamps.length === 0) return dialect.encode(of.text);
+  const [mark] = of.marks;
+  // One mark is by far the most common.
+  if (mark && of.marks.length === 1 && of.speakers.length === 0 && stamps.length === 0)
+    return writeMarked(of.text, mark, mark.to > mark.from ? dialect.mark(mark) : null, dialect.encode);
   const place = <T extends { readonly from: number; readonly to: number }>(
     range: T,
     tag: (range: T) => Tag | null,
@@ -124,11 +139,7 @@ export function writeInline(
   const [only] = tags;
   if (tags.length === 0 && stamps.length === 0) return dialect.encode(of.text);
   if (only && tags.length === 1 && stamps.length === 0) {
-    const { from, to, tag } = only;
-    const { encode } = dialect;
-    return (
-      encode(of.text.slice(0, from)) + tag[0] + encode(of.text.slice(from, to)) + tag[1] + encode(of.text.slice(to))
-    );
+    return writeMarked(of.text, only, only.tag, dialect.encode);
   }
   const times = new Map(stamps.map((s) => [s.at, s.ms]));
   // By where they begin: a caption may hold tens of thousands.

@@ -1,7 +1,7 @@
 /** What a file cannot hold of the captions that are to be written, counted before it is written. */
 import type { Caption, MarkKind } from '../track/caption.ts';
 import type { Sheet } from './format.ts';
-import { hasBlankLines } from './cue.ts';
+import { hasBlankLines, hasNoWords } from './cue.ts';
 import { stampsOf, type Dialect } from './inline.ts';
 
 /** What can be lost: one, and several. */
@@ -110,22 +110,30 @@ function countCaption(c: Caption, holds: Holds, lose: (what: Lost) => void): voi
     return;
   }
   if (c.timing === 'provisional' && holds.times && !holds.provisional) lose('provisional');
-  if (c.text.trim() === '') {
+  if (hasNoWords(c.text)) {
     if (!holds.empty) lose('empty');
     return;
   }
   if (!holds.breaks) for (let i = c.text.indexOf('\n'); i >= 0; i = c.text.indexOf('\n', i + 1)) lose('breaks');
   else if (!holds.blankLines && hasBlankLines(c.text)) lose('blank-lines');
+  if (c.placement !== null && !holds.placement) lose('placement');
+  if (!holds.text(c)) lose('look-alike');
+  if (!isBare(c)) countRanges(c, holds, lose);
+}
+
+/** Whether nothing hangs on the text of a caption, as of most. */
+const isBare = (c: Caption): boolean =>
+  c.marks.length === 0 && c.speakers.length === 0 && c.words.length === 0 && c.foreign === null;
+
+function countRanges(c: Caption, holds: Holds, lose: (what: Lost) => void): void {
   for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
   for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
-  if (c.placement !== null && !holds.placement) lose('placement');
   if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
   if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
   for (const key of Object.keys(c.foreign ?? {})) {
     const what = foreignNames[key];
     if (what && !holds.foreign.includes(key)) lose(what);
   }
-  if (!holds.text(c)) lose('look-alike');
 }
 
 /** “12 colours, 1 comment”, or “nothing”. */

@@ -9,7 +9,12 @@ export interface ClockShape {
   readonly digits: 0 | 1 | 2 | 3;
 }
 
-const two = (n: number): string => (n < 10 ? `0${String(n)}` : String(n));
+/** Numbers with leading noughts, made once: a long file prints tens of thousands of times. */
+const padded = (count: number, digits: number): readonly string[] =>
+  Array.from({ length: count }, (_, n) => String(n).padStart(digits, '0'));
+const twos = padded(100, 2);
+const threes = padded(1000, 3);
+const two = (n: number): string => twos[n] ?? String(n);
 
 /**
  * Prints a time. Hours run on past 99; a negative or broken time is printed as nought, since no
@@ -18,19 +23,14 @@ const two = (n: number): string => (n < 10 ? `0${String(n)}` : String(n));
  */
 export function formatClock(ms: number, shape: ClockShape): string {
   const time = Number.isFinite(ms) && ms > 0 ? Math.floor(ms) : 0;
-  const hours = Math.floor(time / 3_600_000);
-  const minutes = Math.floor(time / 60_000) % 60;
-  const seconds = Math.floor(time / 1000) % 60;
-  const clock = `${two(minutes)}:${two(seconds)}`;
+  const total = Math.floor(time / 1000);
+  const hours = Math.floor(total / 3600);
+  const minutes = Math.floor(total / 60) % 60;
+  const clock = `${two(minutes)}:${two(total % 60)}`;
   const whole = hours > 0 || shape.hours === 'always' ? `${two(hours)}:${clock}` : clock;
   if (shape.digits === 0) return whole;
-  return (
-    whole +
-    shape.fraction +
-    String(time % 1000)
-      .padStart(3, '0')
-      .slice(0, shape.digits)
-  );
+  const fraction = threes[time % 1000] ?? '';
+  return whole + shape.fraction + (shape.digits === 3 ? fraction : fraction.slice(0, shape.digits));
 }
 
 /** `00:00:26.904`, as files of most formats have it. */

@@ -1,13 +1,14 @@
 /** Writing SRT, strictly: index, `HH:MM:SS,mmm --> HH:MM:SS,mmm`, text, a blank line. */
 import { formatClock } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
-import { withoutBlankLines } from '../cue.ts';
+import { hasNoWords, withoutBlankLines } from '../cue.ts';
 import type { Sheet, Writer, WriteOptions } from '../format.ts';
 import { commonTags, writeInline, type Dialect } from '../inline.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 import { readSrt } from './read.ts';
 
-const clock = (ms: number): string => formatClock(ms, { fraction: ',', hours: 'always', digits: 3 });
+const shape = { fraction: ',', hours: 'always', digits: 3 } as const;
+const clock = (ms: number): string => formatClock(ms, shape);
 
 const dialect: Dialect = {
   encode: (text) => text,
@@ -26,20 +27,21 @@ function body(c: Caption, options: WriteOptions): string {
 
 function cue(c: Caption, index: number, options: WriteOptions): string {
   const coordinates = c.foreign?.['srtCoordinates'];
-  return `${String(index + 1)}\n${clock(c.start)} --> ${clock(c.end)}${coordinates ? ` ${coordinates}` : ''}\n${body(c, options)}\n`;
+  return `${String(index)}\n${clock(c.start)} --> ${clock(c.end)}${coordinates ? ` ${coordinates}` : ''}\n${body(c, options)}\n`;
 }
 
-const write = (sheet: Sheet, options: WriteOptions): string =>
-  sheet.captions
-    .filter((c) => c.text.trim() !== '')
-    .map((c, i) => cue(c, i, options))
-    .join('\n');
+function write(sheet: Sheet, options: WriteOptions): string {
+  const cues: string[] = [];
+  for (const c of sheet.captions) if (!hasNoWords(c.text)) cues.push(cue(c, cues.length + 1, options));
+  return cues.join('\n');
+}
+
+/** Only tags, braces and what looks like times can be mistaken for what they are not. */
+const mistakable = /[<{>→⟶➔]|--/;
 
 /** Whether a text, written, is read again as it was. */
 function comesBack(c: Caption): boolean {
-  const { text } = c;
-  // Only tags, braces and what looks like times can be mistaken.
-  if (!text.includes('<') && !text.includes('{\\') && !/[>→⟶➔]|--/.test(text)) return true;
+  if (!mistakable.test(c.text)) return true;
   const written = `1\n${clock(0)} --> ${clock(1)}\n${withoutBlankLines(writeInline(c, dialect))}\n`;
   const found = readSrt(written).captions;
   return found.length === 1 && found[0]?.text === withoutBlankLines(c.text);
