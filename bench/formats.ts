@@ -10,7 +10,7 @@ import { readSrt } from '../core/formats/srt/read.ts';
 import { writer as srtWriter } from '../core/formats/srt/write.ts';
 import { readWebvtt } from '../core/formats/webvtt/read.ts';
 import { writer as vttWriter } from '../core/formats/webvtt/write.ts';
-import { shippedStyles } from '../core/rules/shipped.ts';
+import { shippedStyles } from '../core/style/shipped.ts';
 import type { Work } from './measure.ts';
 
 const count = 20_000;

@@ -1,10 +1,10 @@
 /** Findings and reflow of 20,000 captions, beside the time it takes to read them. */
 import { readSrt } from '../core/formats/srt/read.ts';
 import { withIds } from '../core/formats/cue.ts';
-import { relay } from '../core/rules/relay.ts';
+import { relay } from '../core/operations/reflow-captions.ts';
 import { findIn, finder } from '../core/rules/finder.ts';
 import type { Ground } from '../core/rules/finding.ts';
-import { shippedStyles } from '../core/rules/shipped.ts';
+import { shippedStyles } from '../core/style/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { sorted, type Caption } from '../core/track/caption.ts';
 import { srtText, type Comparison } from './formats.ts';

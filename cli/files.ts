@@ -1,9 +1,9 @@
 /** What the commands share: reading caption files and house styles, printing. */
 import { Unreadable, type FormatName } from '../core/formats/format.ts';
 import { formatNamed, formats, understand, writable, type Understood } from '../core/formats/registry.ts';
-import { decodeStyle } from '../core/rules/decode-style.ts';
-import { shippedStyle, shippedStyles } from '../core/rules/shipped.ts';
-import type { HouseStyle } from '../core/rules/style.ts';
+import { decodeStyle } from '../core/style/decode-style.ts';
+import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
+import type { HouseStyle } from '../core/style/style.ts';
 import { CannotDo, type Arguments } from './arguments.ts';
 import type { Desk } from './desk.ts';
 

@@ -1,6 +1,6 @@
 /** What findings are looked for against, as the options ask. */
 import type { Ground } from '../core/rules/finding.ts';
-import type { HouseStyle } from '../core/rules/style.ts';
+import type { HouseStyle } from '../core/style/style.ts';
 import { parseRate, usualRate } from '../core/time/frames.ts';
 import { CannotDo, type Arguments } from './arguments.ts';
 

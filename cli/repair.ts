@@ -4,7 +4,7 @@ import { plainly } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import type { Ground } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
-import { relay } from '../core/rules/relay.ts';
+import { relay } from '../core/operations/reflow-captions.ts';
 import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';

@@ -1,5 +1,5 @@
 /** `fenwix styles`: the house styles that ship, or one of them as a file. */
-import { shippedStyles } from '../core/rules/shipped.ts';
+import { shippedStyles } from '../core/style/shipped.ts';
 import { takeApart } from './arguments.ts';
 import type { Command } from './desk.ts';
 import { json, styleAsked } from './files.ts';

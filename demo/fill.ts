@@ -12,8 +12,8 @@ import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
 import { understand } from '../core/formats/registry.ts';
 import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
-import { shippedStyle } from '../core/rules/shipped.ts';
-import type { HouseStyle } from '../core/rules/style.ts';
+import { shippedStyle } from '../core/style/shipped.ts';
+import type { HouseStyle } from '../core/style/style.ts';
 import type { Caption } from '../core/track/caption.ts';
 
 const folder = resolve('demo/recordings/lock-after-dark');

@@ -2,7 +2,7 @@
 import { findIn } from '../core/rules/finder.ts';
 import type { Ground } from '../core/rules/finding.ts';
 import { repairAll } from '../core/rules/repairs/repairs.ts';
-import { shippedStyle } from '../core/rules/shipped.ts';
+import { shippedStyle } from '../core/style/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';

@@ -18,8 +18,8 @@ import type {
   TrackSummary,
 } from '../core/job/job.ts';
 import { workKinds, type Work } from '../core/job/work.ts';
-import { decodeStyle } from '../core/rules/decode-style.ts';
-import type { HouseStyle } from '../core/rules/style.ts';
+import { decodeStyle } from '../core/style/decode-style.ts';
+import type { HouseStyle } from '../core/style/style.ts';
 import type { FrameRate } from '../core/time/frames.ts';
 import { decodeCaption, decodeEdit } from '../core/track/decode.ts';
 import type { LoggedTrack, Since } from '../core/track/logged.ts';

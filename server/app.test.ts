@@ -8,8 +8,8 @@ import type { Edit } from '../core/track/edits.ts';
 import { buildApp } from './app.ts';
 import { configFor } from './config-for-tests.ts';
 import type { Job } from '../core/job/job.ts';
-import { shippedStyles } from '../core/rules/shipped.ts';
-import type { HouseStyle } from '../core/rules/style.ts';
+import { shippedStyles } from '../core/style/shipped.ts';
+import type { HouseStyle } from '../core/style/style.ts';
 
 let data: string;
 let app: FastifyInstance;

@@ -14,7 +14,7 @@ import {
 } from '../core/contract/contract.ts';
 import type { NewTrack } from '../core/contract/tracks.ts';
 import type { ServerEvent } from '../core/contract/work.ts';
-import { shippedStyle } from '../core/rules/shipped.ts';
+import { shippedStyle } from '../core/style/shipped.ts';
 import { caption } from '../core/track/caption.ts';
 import { buildHost } from '../standins/video-host/host.ts';
 import { answers, askAndHold } from './answers-for-tests.ts';

@@ -7,7 +7,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { shippedStyles } from '../core/rules/shipped.ts';
+import { shippedStyles } from '../core/style/shipped.ts';
 import { caption } from '../core/track/caption.ts';
 import type { RouteName } from '../core/contract/contract.ts';
 import { holdAnswer } from './answers-for-tests.ts';

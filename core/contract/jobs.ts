@@ -1,6 +1,6 @@
 /** Routes of jobs. */
 import type { Job, JobSummary } from '../job/job.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { NewTrack } from './tracks.ts';
 

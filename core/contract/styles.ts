@@ -1,6 +1,6 @@
 /** Routes of house styles. */
 import type { StyleUse } from '../job/job.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 
 export interface StyleLibrary {
   readonly styles: readonly HouseStyle[];

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
-import { isStanding, mendedBefore, mendOf, sameElsewhere } from './mends.ts';
+import { isStanding, mendedBefore, mendOf, sameElsewhere } from './corrections.ts';
 import { compile, type Query } from './query.ts';
 import { placesIn, replaceAll } from './replace.ts';
 

@@ -1,5 +1,5 @@
 /** What every caption format gives and takes. */
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 import type { Caption, Foreign } from '../track/caption.ts';
 import type { Loss } from './loss.ts';
 

@@ -1,6 +1,6 @@
 /** Every format Fenwix knows, found by what a file contains and never by its name. */
 import { rollingOf, unroll, type Rolling } from '../layout/unroll.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 import { ctm } from './ctm/ctm.ts';
 import { decodeText, type Decoded, type FoundBy } from './encoding.ts';
 import { Unreadable, type Format, type FormatName, type ReadResult } from './format.ts';

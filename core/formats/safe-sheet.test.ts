@@ -1,7 +1,7 @@
 import { caption } from '../track/caption.ts';
 import { plainly, type FormatName } from './format.ts';
 import { formatNamed, writable } from './registry.ts';
-import { plainStyle } from '../rules/shipped.ts';
+import { plainStyle } from '../style/shipped.ts';
 import { readSrt } from './srt/read.ts';
 import { readWebvtt } from './webvtt/read.ts';
 

@@ -1,5 +1,5 @@
 import { findIn } from '../rules/finder.ts';
-import { plainStyle } from '../rules/shipped.ts';
+import { plainStyle } from '../style/shipped.ts';
 import { caption } from '../track/caption.ts';
 import { findingsReport } from './findings-report.ts';
 

@@ -1,6 +1,6 @@
 /** A job and what belongs to it, as the server keeps it and gives it out. */
-import type { StyleStanding } from '../rules/style-names.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import type { StyleStanding } from '../style/style-names.ts';
+import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { TrackKind } from '../track/caption.ts';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { shippedStyles } from '../rules/shipped.ts';
+import { shippedStyles } from '../style/shipped.ts';
 import { lineLength } from '../text/measures.ts';
 import { pieceOfWord } from '../formats/ctm/ctm.ts';
 import { firstCaptions } from './first-captions.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { findIn } from '../rules/finder.ts';
-import { shippedStyles } from '../rules/shipped.ts';
+import { shippedStyles } from '../style/shipped.ts';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';

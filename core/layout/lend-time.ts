@@ -2,7 +2,7 @@
  * Time that captions lend a neighbour that is on screen too briefly to be read: the moment where one gives
  * way to the other moves, as far from the speech as the style lets captions begin early or late.
  */
-import { timeNeeded, wholeGap, type HouseStyle } from '../rules/style.ts';
+import { timeNeeded, wholeGap, type HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { Caption } from '../track/caption.ts';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { shippedStyle } from '../rules/shipped.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import { shippedStyle } from '../style/shipped.ts';
+import type { HouseStyle } from '../style/style.ts';
 import { bondsOf, phrasesOf } from '../text/phrases/bonds.ts';
 import { bestLines, layoutCost, lengthOf, measured } from './lines.ts';
 

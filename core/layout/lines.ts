@@ -2,7 +2,7 @@
  * Where the lines of one caption break: of all ways, the one that costs least. Hard limits weigh most,
  * then phrases that are parted, then the shape of the lines.
  */
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 import { lengthsBefore } from '../text/measures.ts';
 import type { Bond } from '../text/phrases/bonds.ts';
 import { ownLineEnds } from '../text/sentences.ts';

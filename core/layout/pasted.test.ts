@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { shippedStyles } from '../rules/shipped.ts';
+import { shippedStyles } from '../style/shipped.ts';
 import { usualRate } from '../time/frames.ts';
 import { caption } from '../track/caption.ts';
 import { pasted } from './pasted.ts';

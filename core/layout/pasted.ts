@@ -1,5 +1,5 @@
 /** Lines of text put into a track: captions by the pauses of what they stand in for, and by the style's limits. */
-import { timeNeeded, wholeGap } from '../rules/style.ts';
+import { timeNeeded, wholeGap } from '../style/style.ts';
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import { shareByLetters, tokensOf } from '../track/ranges.ts';
 import { reflow, type Frame } from './reflow.ts';

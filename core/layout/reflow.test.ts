@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { shippedStyles } from '../rules/shipped.ts';
+import { shippedStyles } from '../style/shipped.ts';
 import { findIn } from '../rules/finder.ts';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';

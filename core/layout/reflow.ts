@@ -4,7 +4,7 @@
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
  */
-import { wholeGap, type HouseStyle } from '../rules/style.ts';
+import { wholeGap, type HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';

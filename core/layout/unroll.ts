@@ -4,7 +4,7 @@
  * of the one before and adds a word (`growing`); each holds a word or two (`word by word`).
  */
 import { firstCaptions, type Piece } from './first-captions.ts';
-import type { HouseStyle } from '../rules/style.ts';
+import type { HouseStyle } from '../style/style.ts';
 import type { ReadCaption } from '../formats/format.ts';
 import { onOneLine, sliceText, spliceText, tokensOf } from '../track/ranges.ts';
 

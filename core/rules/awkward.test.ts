@@ -2,10 +2,10 @@ import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import type { Ground } from './finding.ts';
 import { findIn } from './finder.ts';
-import { relay } from './relay.ts';
+import { relay } from '../operations/reflow-captions.ts';
 import { repairAll } from './repairs/repairs.ts';
-import { shippedStyles } from './shipped.ts';
-import type { HouseStyle } from './style.ts';
+import { shippedStyles } from '../style/shipped.ts';
+import type { HouseStyle } from '../style/style.ts';
 
 let made = 0;
 const newId = (): string => `n${String(++made)}`;

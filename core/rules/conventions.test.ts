@@ -6,8 +6,8 @@ import { misformedLabels, misformedNotes, misformedNumbers } from './conventions
 import type { Finding, Ground } from './finding.ts';
 import { findingsAt } from './findings.ts';
 import { repairOf } from './repairs/repairs.ts';
-import { plainStyle } from './shipped.ts';
-import type { HouseStyle, SoundNote, SpeakerLabel } from './style.ts';
+import { plainStyle } from '../style/shipped.ts';
+import type { HouseStyle, SoundNote, SpeakerLabel } from '../style/style.ts';
 
 const c = (text: string, more: Partial<Caption> = {}): Caption =>
   caption({ id: 'a', start: 0, end: 6000, text, ...more });

@@ -5,7 +5,7 @@ import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import type { Stretch } from '../text/stretch.ts';
 import type { Caption, SpeakerRange } from '../track/caption.ts';
-import type { SoundNote, SpeakerLabel } from './style.ts';
+import type { SoundNote, SpeakerLabel } from '../style/style.ts';
 
 /** A stretch of the text, what it is and what it should be. */
 export interface Misformed extends Stretch {

@@ -1,7 +1,7 @@
 /** Findings: places where a track departs from its house style. */
 import type { Measures } from '../text/measures.ts';
 import type { Caption } from '../track/caption.ts';
-import type { HouseStyle, Severity } from './style.ts';
+import type { HouseStyle, Severity } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 
 export type RuleId =

@@ -5,8 +5,8 @@ import type { Ground } from './finding.ts';
 import { findIn, finder } from './finder.ts';
 import { findingsAt } from './findings.ts';
 import { repairOf } from './repairs/repairs.ts';
-import { shippedStyle } from './shipped.ts';
-import { smallestGap, type HouseStyle } from './style.ts';
+import { shippedStyle } from '../style/shipped.ts';
+import { smallestGap, type HouseStyle } from '../style/style.ts';
 
 function lecture(): HouseStyle {
   const style = shippedStyle('lecture-38');

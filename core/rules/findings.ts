@@ -5,7 +5,7 @@ import type { Caption } from '../track/caption.ts';
 import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
-import type { HouseStyle, Severity } from './style.ts';
+import type { HouseStyle, Severity } from '../style/style.ts';
 import { conflictRule, stateRules, timeRules } from './time-rules.ts';
 import { wordRules } from './word-rules.ts';
 

@@ -5,7 +5,7 @@ import { soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Rule } from './finding.ts';
-import { smallestGap, wholeGap } from './style.ts';
+import { smallestGap, wholeGap } from '../style/style.ts';
 
 /** A limit given in frames falls between milliseconds, so times on whole milliseconds get this much grace. */
 const frameTolerance = 1;

@@ -1,6 +1,6 @@
 /** Counts the findings of one track that have to go. */
 import type { Knex } from 'knex';
-import { keptStyle } from '../../core/rules/decode-style.ts';
+import { keptStyle } from '../../core/style/decode-style.ts';
 import { findIn } from '../../core/rules/finder.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { EditLog } from '../tracks/log.ts';

@@ -1,6 +1,6 @@
 /** Jobs as they are kept and as they are given out. */
 import type { Knex } from 'knex';
-import { keptStyle } from '../../core/rules/decode-style.ts';
+import { keptStyle } from '../../core/style/decode-style.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Job } from '../../core/job/job.ts';
 import { missing } from '../http/errors.ts';

@@ -2,10 +2,10 @@
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
-import { decodeStyle, keptStyle } from '../../core/rules/decode-style.ts';
-import { freeName, idFor, styleStanding } from '../../core/rules/style-names.ts';
-import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { decodeStyle, keptStyle } from '../../core/style/decode-style.ts';
+import { freeName, idFor, styleStanding } from '../../core/style/style-names.ts';
+import { shippedStyle, shippedStyles } from '../../core/style/shipped.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
 import { setGround } from '../jobs/ground.ts';
 import type { Events } from '../events.ts';

@@ -1,8 +1,8 @@
 /** The house styles there are: those that ship, and those made here. */
 import type { Knex } from 'knex';
-import { keptStyle } from '../../core/rules/decode-style.ts';
-import { shippedStyle, shippedStyles } from '../../core/rules/shipped.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { keptStyle } from '../../core/style/decode-style.ts';
+import { shippedStyle, shippedStyles } from '../../core/style/shipped.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { missing } from '../http/errors.ts';
 
 interface StyleRow {

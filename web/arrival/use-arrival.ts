@@ -3,7 +3,7 @@ import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, toRefs, wat
 import { largestCaptionFile } from '../../core/formats/encoding.ts';
 import { Unreadable, type FormatName } from '../../core/formats/format.ts';
 import type { Understood } from '../../core/formats/registry.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readFile } from './reading.ts';
 

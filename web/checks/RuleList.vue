@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { groups, type Rule, type RuleId } from '../../core/rules/finding.ts';
 import { askedBy } from '../../core/rules/findings.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 
 const props = defineProps<{
   house: HouseStyle;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Ground } from '../../core/rules/finding.ts';
 import { findIn } from '../../core/rules/finder.ts';
-import { shippedStyles } from '../../core/rules/shipped.ts';
+import { shippedStyles } from '../../core/style/shipped.ts';
 import { usualRate } from '../../core/time/frames.ts';
 import { captionsArbitrary } from '../../core/track/arbitrary.ts';
 import { caption, type Caption } from '../../core/track/caption.ts';

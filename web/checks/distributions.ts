@@ -1,7 +1,7 @@
 /** How the captions of a track are spread over a measure, beside the limits for it. */
 import { bin, max } from 'd3-array';
 import type { Ground, RuleId } from '../../core/rules/finding.ts';
-import { smallestGap } from '../../core/rules/style.ts';
+import { smallestGap } from '../../core/style/style.ts';
 import { measure } from '../../core/text/measures.ts';
 import type { Caption } from '../../core/track/caption.ts';
 

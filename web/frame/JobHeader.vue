@@ -3,7 +3,7 @@ import Dropdown from 'ant-design-vue/es/dropdown';
 import Menu, { MenuDivider, MenuItem } from 'ant-design-vue/es/menu';
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
 import { computed, onMounted, ref } from 'vue';
-import { styleStanding } from '../../core/rules/style-names.ts';
+import { styleStanding } from '../../core/style/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
 import { useKeyOf } from '../commands/use-key-of.ts';

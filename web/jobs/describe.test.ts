@@ -1,4 +1,4 @@
-import { shippedStyles } from '../../core/rules/shipped.ts';
+import { shippedStyles } from '../../core/style/shipped.ts';
 import type { Job } from '../../core/job/job.ts';
 import { bytesInWords, languageName, proofedShare } from './describe.ts';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { smallestGap } from '../../core/rules/style.ts';
+import { smallestGap } from '../../core/style/style.ts';
 import { speedText } from '../../core/text/measures.ts';
 import { monitorClock, seconds } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Relay } from '../../core/rules/relay.ts';
+import type { Relay } from '../../core/operations/reflow-captions.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';

@@ -1,7 +1,7 @@
 /** The job that is open. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';

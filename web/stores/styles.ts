@@ -1,8 +1,8 @@
 /** The house styles there are: those that came with Fenwix and those made here. */
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
-import { shippedStyles } from '../../core/rules/shipped.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { shippedStyles } from '../../core/style/shipped.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { ask } from '../api/client.ts';
 
 export const useStyles = defineStore('styles', () => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import type { StyleUse } from '../../core/job/job.ts';
 import DialogSheet from '../frame/DialogSheet.vue';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { partOf, severityIn, withValue, type Field, type Part } from '../../core/rules/style-fields.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { partOf, severityIn, withValue, type Field, type Part } from '../../core/style/style-fields.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 
 const props = defineProps<{ field: Field }>();
 const style = defineModel<HouseStyle>({ required: true });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { fieldText, severityIn, type Field } from '../../core/rules/style-fields.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { fieldText, severityIn, type Field } from '../../core/style/style-fields.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 
 const props = defineProps<{ house: HouseStyle; field: Field }>();
 const severity = computed(() => severityIn(props.house, props.field));

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import { decodeStyle } from '../../core/rules/decode-style.ts';
-import { faultShown, fieldGroups, fields } from '../../core/rules/style-fields.ts';
-import { styleStanding } from '../../core/rules/style-names.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { decodeStyle } from '../../core/style/decode-style.ts';
+import { faultShown, fieldGroups, fields } from '../../core/style/style-fields.ts';
+import { styleStanding } from '../../core/style/style-names.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';

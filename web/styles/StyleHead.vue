@@ -2,7 +2,7 @@
 import Dropdown from 'ant-design-vue/es/dropdown';
 import Menu, { MenuItem } from 'ant-design-vue/es/menu';
 import { ChevronDown } from '@lucide/vue';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 
 defineProps<{ house: HouseStyle; own: boolean; busy: boolean }>();
 defineEmits<{ edit: []; copy: []; export: []; remove: [] }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
-import { fieldGroups, fields, type Field } from '../../core/rules/style-fields.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { fieldGroups, fields, type Field } from '../../core/style/style-fields.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import FieldInput from './FieldInput.vue';
 import FieldValue from './FieldValue.vue';
 import StyleHead from './StyleHead.vue';

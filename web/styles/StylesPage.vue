@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, shallowRef } from 'vue';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import PageHeader from '../frame/PageHeader.vue';
 import DeleteStyle from './DeleteStyle.vue';
 import StyleTable from './StyleTable.vue';

@@ -1,10 +1,10 @@
 /** What can be done with house styles on their page: editing one at a time, copying, files, deleting. */
 import { computed, ref, shallowRef } from 'vue';
 import type { StyleUse } from '../../core/job/job.ts';
-import { decodeStyle, styleFile } from '../../core/rules/decode-style.ts';
-import { faultShown } from '../../core/rules/style-fields.ts';
-import { idFor } from '../../core/rules/style-names.ts';
-import type { HouseStyle } from '../../core/rules/style.ts';
+import { decodeStyle, styleFile } from '../../core/style/decode-style.ts';
+import { faultShown } from '../../core/style/style-fields.ts';
+import { idFor } from '../../core/style/style-names.ts';
+import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { saveAs } from '../files/save-as.ts';

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
-import { mendedBefore } from '../../core/find/mends.ts';
+import { mendedBefore } from '../../core/find/corrections.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 import { bare } from '../../core/text/phrases/words.ts';
 import { askedIn, askedOf, type Asked } from '../../core/track/asked.ts';

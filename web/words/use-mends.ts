@@ -1,7 +1,7 @@
 /** One mend, and the other places where the same was wrong. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import { isStanding, mendOf, sameElsewhere, type Mend } from '../../core/find/mends.ts';
+import { isStanding, mendOf, sameElsewhere, type Mend } from '../../core/find/corrections.ts';
 import type { Place } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';

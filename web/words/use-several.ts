@@ -1,6 +1,6 @@
 /** What is done to the captions that are selected, each as one step. */
 import { computed } from 'vue';
-import { joinedAll, labelled, shifted } from '../../core/rules/several.ts';
+import { joinedAll, labelled, shifted } from '../../core/operations/several.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { useFindings } from '../stores/findings.ts';

@@ -1,7 +1,7 @@
 /** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
 import type { Finding, Ground, RuleId } from '../../core/rules/finding.ts';
 import { findIn, findingsOfAll } from '../../core/rules/finder.ts';
-import { relay, type Relaid, type Relay } from '../../core/rules/relay.ts';
+import { relay, type Relaid, type Relay } from '../../core/operations/reflow-captions.ts';
 import { repairAll, type Repaired } from '../../core/rules/repairs/repairs.ts';
 import type { Caption } from '../../core/track/caption.ts';
 

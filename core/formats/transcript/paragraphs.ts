@@ -2,7 +2,7 @@
 import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
 import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import { perLetter } from '../../layout/speaking-time.ts';
-import type { HouseStyle } from '../../rules/style.ts';
+import type { HouseStyle } from '../../style/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
 import type { Caption } from '../../track/caption.ts';

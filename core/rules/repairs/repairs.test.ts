@@ -5,8 +5,8 @@ import { apply } from '../../track/apply.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findIn } from '../finder.ts';
 import { findingsAt } from '../findings.ts';
-import { shippedStyle, shippedStyles } from '../shipped.ts';
-import type { HouseStyle } from '../style.ts';
+import { shippedStyle, shippedStyles } from '../../style/shipped.ts';
+import type { HouseStyle } from '../../style/style.ts';
 import { repairAll, repairOf } from './repairs.ts';
 
 function styleNamed(id: string): HouseStyle {

@@ -8,7 +8,7 @@ import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
 import type { Finding, Ground, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
-import { timeNeeded } from '../style.ts';
+import { timeNeeded } from '../../style/style.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
 import {
   capitalise,

@@ -4,8 +4,8 @@ import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import { joinTexts, onOneLine, tokensOf } from '../../track/ranges.ts';
 import type { Ground } from '../finding.ts';
-import { partedAt, wordsBefore } from '../give-words.ts';
-import { timeNeeded, wholeGap } from '../style.ts';
+import { partedAt, wordsBefore } from '../../operations/give-words.ts';
+import { timeNeeded, wholeGap } from '../../style/style.ts';
 import type { Candidate } from './candidate.ts';
 
 const gapOf = ({ style, rate }: Ground): number => wholeGap(style, rate);

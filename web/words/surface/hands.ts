@@ -3,8 +3,8 @@ import { EditorSelection, type EditorState, type TransactionSpec } from '@codemi
 import type { EditorView } from '@codemirror/view';
 import { pasted } from '../../../core/layout/pasted.ts';
 import type { Ground } from '../../../core/rules/finding.ts';
-import { giveWord } from '../../../core/rules/give-words.ts';
-import { wholeGap } from '../../../core/rules/style.ts';
+import { giveWord } from '../../../core/operations/give-words.ts';
+import { wholeGap } from '../../../core/style/style.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/apply.ts';
 import type { Edit } from '../../../core/track/edits.ts';

@@ -1,7 +1,7 @@
 /** What the text surface knows besides its text: the captions, their findings, the cursor caption. */
 import { Annotation, StateEffect, StateField, type EditorState } from '@codemirror/state';
 import type { Finding } from '../../../core/rules/finding.ts';
-import type { HouseStyle } from '../../../core/rules/style.ts';
+import type { HouseStyle } from '../../../core/style/style.ts';
 import type { Caption } from '../../../core/track/caption.ts';
 import type { Applied } from '../../../core/track/apply.ts';
 import type { Edit } from '../../../core/track/edits.ts';

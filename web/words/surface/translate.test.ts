@@ -1,6 +1,6 @@
 import { ChangeSet, Text } from '@codemirror/state';
 import fc from 'fast-check';
-import { shippedStyle } from '../../../core/rules/shipped.ts';
+import { shippedStyle } from '../../../core/style/shipped.ts';
 import { captionsArbitrary, play, seedsArbitrary } from '../../../core/track/arbitrary.ts';
 import { caption } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/apply.ts';

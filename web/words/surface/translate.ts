@@ -2,7 +2,7 @@
 import type { Edit } from '../../../core/track/edits.ts';
 import { linesOf, type Caption } from '../../../core/track/caption.ts';
 import { lineLength } from '../../../core/text/measures.ts';
-import type { HouseStyle } from '../../../core/rules/style.ts';
+import type { HouseStyle } from '../../../core/style/style.ts';
 import { spotAt, type Layout, type TextChange } from './layout.ts';
 
 export interface Translated {

@@ -3,9 +3,9 @@ import { splitTimes } from '../track/split-times.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
-import type { Ground } from './finding.ts';
-import { brokenAgain } from './repairs/text.ts';
-import { wholeGap } from './style.ts';
+import type { Ground } from '../rules/finding.ts';
+import { brokenAgain } from '../rules/repairs/text.ts';
+import { wholeGap } from '../style/style.ts';
 
 /** The words of a caption before an offset. */
 export const wordsBefore = (c: Caption, at: number): Ranged => onOneLine(c, 0, c.text.slice(0, at).trimEnd().length);

@@ -3,9 +3,9 @@ import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { countTokens } from '../track/ranges.ts';
-import type { Ground, RuleId } from './finding.ts';
-import { findingsAt } from './findings.ts';
-import { brokenAgain } from './repairs/text.ts';
+import type { Ground, RuleId } from '../rules/finding.ts';
+import { findingsAt } from '../rules/findings.ts';
+import { brokenAgain } from '../rules/repairs/text.ts';
 
 /** What is laid out anew. */
 export interface Relay {

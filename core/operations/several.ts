@@ -3,9 +3,9 @@ import { labelLength, labelsIn } from '../text/labels.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { joinTexts, onOneLine, spliceText } from '../track/ranges.ts';
-import { labelText } from './conventions.ts';
-import type { Ground } from './finding.ts';
-import { brokenAgain } from './repairs/text.ts';
+import { labelText } from '../rules/conventions.ts';
+import type { Ground } from '../rules/finding.ts';
+import { brokenAgain } from '../rules/repairs/text.ts';
 
 /** Captions some ms later, or earlier where that is negative; none begins before 0. */
 export function shifted(captions: readonly Caption[], by: number): Edit | null {

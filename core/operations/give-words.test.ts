@@ -1,9 +1,9 @@
 import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
-import type { Ground } from './finding.ts';
+import type { Ground } from '../rules/finding.ts';
 import { giveWord } from './give-words.ts';
-import { plainStyle } from './shipped.ts';
+import { plainStyle } from '../style/shipped.ts';
 
 const ground: Ground = { style: plainStyle, rate: usualRate, length: null, language: 'en' };
 const row: readonly Caption[] = [

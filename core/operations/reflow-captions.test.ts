@@ -3,10 +3,10 @@ import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
 import { usualRate } from '../time/frames.ts';
-import type { Ground } from './finding.ts';
-import { findIn } from './finder.ts';
-import { relay, type Relay } from './relay.ts';
-import { shippedStyles } from './shipped.ts';
+import type { Ground } from '../rules/finding.ts';
+import { findIn } from '../rules/finder.ts';
+import { relay, type Relay } from './reflow-captions.ts';
+import { shippedStyles } from '../style/shipped.ts';
 
 const [lecture] = shippedStyles;
 if (!lecture) throw new Error('Styles ship.');
