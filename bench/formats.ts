@@ -5,7 +5,7 @@ import SrtParser from 'srt-parser-2';
 import { parseSync as subtitle, stringifySync } from 'subtitle';
 import { withIds } from '../core/formats/cue.ts';
 import { plainly, type Sheet } from '../core/formats/format.ts';
-import { understand } from '../core/formats/registry.ts';
+import { importCaptions } from '../core/formats/registry.ts';
 import { readSrt } from '../core/formats/srt/read.ts';
 import { writer as srtWriter } from '../core/formats/srt/write.ts';
 import { readWebvtt } from '../core/formats/webvtt/read.ts';
@@ -64,7 +64,7 @@ export const formatComparisons: readonly Comparison[] = [
     title: 'Read 20,000 captions of SRT, marks parsed',
     works: [
       { name: 'fenwix', run: () => readSrt(srtText) },
-      { name: 'fenwix, from bytes, format and rolling found', run: () => understand(bytes, { style }) },
+      { name: 'fenwix, from bytes, format and rolling found', run: () => importCaptions(bytes, { style }) },
       { name: 'subtitle', run: () => subtitle(srtText) },
       { name: 'srt-parser-2', run: () => new SrtParser().fromSrt(srtText) },
       { name: '@plussub/srt-vtt-parser', run: () => plussub(srtText) },

@@ -1,9 +1,9 @@
 /** Findings and reflow of 20,000 captions, beside the time it takes to read them. */
 import { readSrt } from '../core/formats/srt/read.ts';
 import { withIds } from '../core/formats/cue.ts';
-import { relay } from '../core/operations/reflow-captions.ts';
+import { reflowCaptions } from '../core/operations/reflow-captions.ts';
 import { findIn, finder } from '../core/rules/finder.ts';
-import type { Ground } from '../core/rules/finding.ts';
+import type { RuleContext } from '../core/rules/finding.ts';
 import { shippedStyles } from '../core/style/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { sorted, type Caption } from '../core/track/caption.ts';
@@ -11,14 +11,14 @@ import { srtText, type Comparison } from './formats.ts';
 
 const [style] = shippedStyles;
 if (!style) throw new Error('Styles ship.');
-const ground: Ground = { style, rate: usualRate, length: null, language: 'en' };
+const context: RuleContext = { style, rate: usualRate, length: null, language: 'en' };
 let made = 0;
 const newId = (): string => String(++made);
 /** Captions as the page gets them: from JSON. */
 const fresh = (): Caption[] => JSON.parse(JSON.stringify(withIds(readSrt(srtText).captions, newId))) as Caption[];
 const captions = fresh();
 const known = finder();
-known.look(captions, ground);
+known.look(captions, context);
 /** One caption typed in, again and again: each turn looks at the next of these. */
 const typed = Array.from({ length: 100 }, (_, k): readonly Caption[] =>
   sorted(captions.map((c, i) => (i === 9000 ? { ...c, text: `${c.text} ${String(k)}` } : c))),
@@ -28,8 +28,8 @@ export const ruleComparisons: readonly Comparison[] = [
   {
     title: 'All findings of 20,000 captions, and after one edit',
     works: [
-      { name: 'fenwix', prepare: fresh, run: (given) => findIn(given as Caption[], ground) },
-      { name: 'after one edit', times: 100, run: (_, turn) => known.look(typed[turn] ?? captions, ground) },
+      { name: 'fenwix', prepare: fresh, run: (given) => findIn(given as Caption[], context) },
+      { name: 'after one edit', times: 100, run: (_, turn) => known.look(typed[turn] ?? captions, context) },
       { name: 'reading them', run: () => readSrt(srtText) },
     ],
     targets: [
@@ -45,10 +45,10 @@ export const ruleComparisons: readonly Comparison[] = [
   {
     title: 'Reflow of 20,000 captions, every one laid out anew',
     works: [
-      { name: 'fenwix', run: () => relay(captions, ground, newId, { what: 'captions', every: true }) },
+      { name: 'fenwix', run: () => reflowCaptions(captions, context, newId, { what: 'captions', every: true }) },
       {
         name: 'half as many',
-        run: () => relay(captions.slice(0, captions.length / 2), ground, newId, { what: 'captions', every: true }),
+        run: () => reflowCaptions(captions.slice(0, captions.length / 2), context, newId, { what: 'captions', every: true }),
       },
       { name: 'reading them', run: () => readSrt(srtText) },
     ],

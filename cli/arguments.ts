@@ -1,6 +1,6 @@
 /** Command-line arguments, taken apart against what a command knows. */
 
-export interface Arguments {
+export interface ParsedArguments {
   /** What stands by itself, in order. */
   readonly files: readonly string[];
   /** Options with a value, by name without dashes. */
@@ -18,7 +18,7 @@ export class CannotDo extends Error {
 export function takeApart(
   words: readonly string[],
   known: { readonly values: readonly string[]; readonly flags: readonly string[] },
-): Arguments {
+): ParsedArguments {
   const files: string[] = [];
   const values: Record<string, string> = {};
   const flags = new Set<string>();

@@ -2,21 +2,21 @@
 import { withIds } from '../core/formats/cue.ts';
 import type { Finding } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
-import { askedBy } from '../core/rules/findings.ts';
+import { activeRules } from '../core/rules/findings.ts';
 import { takeApart } from './arguments.ts';
-import type { Command } from './desk.ts';
-import { groundAsked, groundUsage, groundValues } from './ground.ts';
+import type { CommandLine } from './desk.ts';
+import { contextOf, contextUsage, contextOptions } from './context.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
 
-export const check: Command = (words, desk) => {
-  const given = takeApart(words, { values: [...reading.values, ...groundValues], flags: [...reading.flags, 'json'] });
-  const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage} ${groundUsage}`);
+export const check: CommandLine = (words, desk) => {
+  const given = takeApart(words, { values: [...reading.values, ...contextOptions], flags: [...reading.flags, 'json'] });
+  const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage} ${contextUsage}`);
   const style = styleAsked(desk, given.values['style']);
   let made = 0;
   const file = readCaptionFile(desk, path, given, style);
   const captions = withIds(file.captions, () => String(made++));
   const place = new Map(captions.map((c, i) => [c.id, i]));
-  const { byCaption, must } = findIn(captions, groundAsked(given, style, file.language));
+  const { byCaption, must } = findIn(captions, contextOf(given, style, file.language));
   const findings: readonly Finding[] = captions.flatMap((c) => byCaption.get(c.id) ?? []);
   const indexes = (f: Finding): number[] => f.captions.map((id) => place.get(id) ?? 0);
   if (given.flags.has('json')) {
@@ -32,7 +32,7 @@ export const check: Command = (words, desk) => {
         findings: report,
         captions: captions.length,
         style: style.name,
-        rules: askedBy(style).map(({ rule }) => rule.id),
+        rules: activeRules(style).map(({ rule }) => rule.id),
       }),
     );
   } else {

@@ -3,7 +3,7 @@ import { formats, writable } from '../core/formats/registry.ts';
 import { CannotDo } from './arguments.ts';
 import { check } from './check.ts';
 import { convert } from './convert.ts';
-import type { Command, Desk, Ending } from './desk.ts';
+import type { CommandLine, Terminal, Ending } from './desk.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
 import { styles } from './styles.ts';
@@ -40,10 +40,10 @@ Written: ${list(writable)}
 left (or, with --strict, for loss), 2 when something could not be done.
 `;
 
-const commands: Readonly<Record<string, Command>> = { read, convert, check, repair, reflow, styles };
+const commands: Readonly<Record<string, CommandLine>> = { read, convert, check, repair, reflow, styles };
 
 /** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
-export function run(words: readonly string[], desk: Desk): Ending {
+export function run(words: readonly string[], desk: Terminal): Ending {
   const [name = 'help', ...rest] = words;
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (!command) {

@@ -4,7 +4,7 @@ import type { Sheet } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';
-import type { Command } from './desk.ts';
+import type { CommandLine } from './desk.ts';
 import { json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 
 const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict] [--json]`;
@@ -18,7 +18,7 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
   return { soundNotes: parts.includes('notes'), labels: parts.includes('labels') };
 }
 
-export const convert: Command = (words, desk) => {
+export const convert: CommandLine = (words, desk) => {
   const given = takeApart(words, {
     values: [...reading.values, 'to', 'language', 'leave-out'],
     flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
@@ -46,7 +46,7 @@ export const convert: Command = (words, desk) => {
     timeMarks: flags.has('time-marks'),
   };
   const inWords = !flags.has('json');
-  for (const m of inWords ? file.mended : []) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
+  for (const m of inWords ? file.warnings : []) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
   if (flags.has('unroll') && !file.rolling)
     desk.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
   const losses = target.writer.losses(sheet, options);
@@ -56,8 +56,8 @@ export const convert: Command = (words, desk) => {
   if (!inWords)
     // What stands on standard output is the file where that was asked for.
     (out === '-' ? desk.mutter : desk.say)(
-      json({ format: target.name, captions: sheet.captions.length, mended: file.mended, losses }),
+      json({ format: target.name, captions: sheet.captions.length, mended: file.warnings, losses }),
     );
-  const lost = losses.length > 0 || file.mended.some((m) => m.lost === true);
+  const lost = losses.length > 0 || file.warnings.some((m) => m.lost === true);
   return flags.has('strict') && lost ? 1 : 0;
 };

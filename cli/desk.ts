@@ -1,6 +1,6 @@
 /** What the commands need of the outside, so that they can be tried without it. */
 
-export interface Desk {
+export interface Terminal {
   /** Bytes of a file, or of standard input for `-`. @throws {CannotDo} */
   readonly read: (path: string) => Uint8Array;
   /** Writes a file, or to standard output for `-`. @throws {CannotDo} */
@@ -14,4 +14,4 @@ export interface Desk {
 export type Ending = 0 | 1 | 2;
 
 /** @throws {CannotDo} with a sentence */
-export type Command = (words: readonly string[], desk: Desk) => Ending;
+export type CommandLine = (words: readonly string[], desk: Terminal) => Ending;

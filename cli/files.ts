@@ -1,11 +1,11 @@
 /** What the commands share: reading caption files and house styles, printing. */
 import { Unreadable, type FormatName } from '../core/formats/format.ts';
-import { formatNamed, formats, understand, writable, type Understood } from '../core/formats/registry.ts';
+import { formatNamed, formats, importCaptions, writable, type ImportResult } from '../core/formats/registry.ts';
 import { decodeStyle } from '../core/style/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
-import { CannotDo, type Arguments } from './arguments.ts';
-import type { Desk } from './desk.ts';
+import { CannotDo, type ParsedArguments } from './arguments.ts';
+import type { Terminal } from './desk.ts';
 
 /** Options every command takes that reads a caption file. */
 export const reading = { values: ['from', 'encoding', 'style'], flags: ['rescue', 'unroll'] } as const;
@@ -25,11 +25,11 @@ function formatAsked(name: string | undefined): FormatName | undefined {
  * @throws {CannotDo} with the reason and the file's name
  */
 export function readCaptionFile(
-  desk: Desk,
+  desk: Terminal,
   path: string,
-  { values, flags }: Arguments,
+  { values, flags }: ParsedArguments,
   style = styleAsked(desk, values['style']),
-): Understood {
+): ImportResult {
   const asked = {
     style,
     from: formatAsked(values['from']),
@@ -38,7 +38,7 @@ export function readCaptionFile(
     unroll: flags.has('unroll'),
   };
   try {
-    return understand(desk.read(path), asked);
+    return importCaptions(desk.read(path), asked);
   } catch (error) {
     if (error instanceof Unreadable) throw new CannotDo(`${path}: ${error.message}`);
     throw error;
@@ -49,7 +49,7 @@ export function readCaptionFile(
  * A shipped house style by its name, or one from a file.
  * @throws {CannotDo} naming the styles there are, or every fault of the file
  */
-export function styleAsked(desk: Desk, name = 'lecture-38'): HouseStyle {
+export function styleAsked(desk: Terminal, name = 'lecture-38'): HouseStyle {
   const shipped = shippedStyle(name) ?? shippedStyles.find((s) => s.name === name);
   if (shipped) return shipped;
   if (!/[./\\]/.test(name))

@@ -1,12 +1,12 @@
 /** `fenwix read`: what a caption file holds, and what was mended in it. */
-import { formatNamed, type Understood } from '../core/formats/registry.ts';
+import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import { takeApart } from './arguments.ts';
-import type { Command } from './desk.ts';
+import type { CommandLine } from './desk.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';
 
 /** How a file is given to programs: times in ms, text without markup. */
-function report(file: Understood) {
+function report(file: ImportResult) {
   return {
     format: file.format,
     encoding: file.encoding,
@@ -21,7 +21,7 @@ function report(file: Understood) {
         ...(c.speakers[0] ? { speaker: c.speakers[0].speaker } : {}),
       };
     }),
-    mended: file.mended.map(({ line, message }) => ({ line, message })),
+    mended: file.warnings.map(({ line, message }) => ({ line, message })),
     ...(file.rolling ? { rolling: file.rolling } : {}),
   };
 }
@@ -32,7 +32,7 @@ const habits = {
   'word by word': 'each holds a word or two',
 } as const;
 
-export const read: Command = (words, desk) => {
+export const read: CommandLine = (words, desk) => {
   const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
   const path = oneFile(given.files, `fenwix read FILE [--json] ${readingUsage}`);
   const file = readCaptionFile(desk, path, given);
@@ -50,7 +50,7 @@ export const read: Command = (words, desk) => {
     desk.say(
       `  ${String(file.rolling.shown)} of ${counted(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
     );
-  for (const m of file.mended) desk.say(`  line ${String(m.line)}: ${m.message}\n`);
+  for (const m of file.warnings) desk.say(`  line ${String(m.line)}: ${m.message}\n`);
   for (const c of file.captions)
     desk.say(`${monitorClock(c.start)} – ${monitorClock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
   return 0;

@@ -2,18 +2,18 @@
 import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import type { Ground } from '../core/rules/finding.ts';
+import type { RuleContext } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
-import { relay } from '../core/operations/reflow-captions.ts';
+import { reflowCaptions } from '../core/operations/reflow-captions.ts';
 import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
-import { CannotDo, takeApart, type Arguments } from './arguments.ts';
-import type { Command, Desk, Ending } from './desk.ts';
-import { groundAsked, groundUsage, groundValues } from './ground.ts';
+import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
+import type { CommandLine, Terminal, Ending } from './desk.ts';
+import { contextOf, contextUsage, contextOptions } from './context.ts';
 import { counted, json, readCaptionFile, reading, readingUsage, styleAsked, targetOf, titleOf } from './files.ts';
 
-interface Work {
+interface RepairPlan {
   readonly captions: readonly Caption[];
   readonly done: readonly Done[];
   readonly left: readonly Done[];
@@ -24,38 +24,38 @@ const told = ({ start, rule, says }: Done): string => `  ${monitorClock(start)} 
 /** Reads, works, writes and reports; ends with 1 while must-findings remain. */
 function bring(
   words: readonly string[],
-  desk: Desk,
+  desk: Terminal,
   name: string,
   flags: readonly string[],
-  work: (captions: readonly Caption[], ground: Ground, newId: () => string, given: Arguments) => Work,
+  work: (captions: readonly Caption[], context: RuleContext, newId: () => string, given: ParsedArguments) => RepairPlan,
 ): Ending {
   const given = takeApart(words, {
-    values: [...reading.values, ...groundValues, 'to'],
+    values: [...reading.values, ...contextOptions, 'to'],
     flags: [...reading.flags, 'json', 'crlf', ...flags],
   });
   const [from, out] = given.files;
   if (from === undefined || out === undefined || given.files.length > 2)
     throw new CannotDo(
-      `Two files were expected: fenwix ${name} IN OUT ${readingUsage} ${groundUsage} [--to FORMAT] [--json]`,
+      `Two files were expected: fenwix ${name} IN OUT ${readingUsage} ${contextUsage} [--to FORMAT] [--json]`,
     );
   const target = targetOf(given.values['to'], out);
   const style = styleAsked(desk, given.values['style']);
   const file = readCaptionFile(desk, from, given, style);
-  const ground = groundAsked(given, style, file.language);
+  const context = contextOf(given, style, file.language);
   let made = 0;
   const newId = (): string => String(++made);
   const before = withIds(file.captions, newId);
-  const result = work(before, ground, newId, given);
+  const result = work(before, context, newId, given);
   const sheet = {
     captions: result.captions,
     title: titleOf(from),
-    language: ground.language ?? null,
+    language: context.language ?? null,
     foreign: file.foreign,
   };
   const losses = target.writer.losses(sheet, plainly);
   const text = target.writer.write(sheet, plainly);
   desk.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
-  const must = findIn(result.captions, ground).must;
+  const must = findIn(result.captions, context).must;
   const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
   // What stands on standard output is the file where that was asked for.
   const say = out === '-' ? desk.mutter : desk.say;
@@ -63,7 +63,7 @@ function bring(
     say(
       json({
         captions: { before: before.length, after: result.captions.length },
-        must: { before: findIn(before, ground).must, after: must },
+        must: { before: findIn(before, context).must, after: must },
         done: result.done.map(({ start, rule, says }) => ({ start, rule, message: says })),
         left: result.left.map(({ start, rule, says }) => ({ start, rule, message: says })),
       }),
@@ -77,12 +77,12 @@ function bring(
   return must > 0 ? 1 : 0;
 }
 
-export const repair: Command = (words, desk) =>
-  bring(words, desk, 'repair', [], (captions, ground, newId) => repairAll(captions, ground, newId));
+export const repair: CommandLine = (words, desk) =>
+  bring(words, desk, 'repair', [], (captions, context, newId) => repairAll(captions, context, newId));
 
-export const reflow: Command = (words, desk) =>
-  bring(words, desk, 'reflow', ['all'], (captions, ground, newId, given) => ({
-    captions: relay(captions, ground, newId, { what: 'captions', every: given.flags.has('all') }).captions,
+export const reflow: CommandLine = (words, desk) =>
+  bring(words, desk, 'reflow', ['all'], (captions, context, newId, given) => ({
+    captions: reflowCaptions(captions, context, newId, { what: 'captions', every: given.flags.has('all') }).captions,
     done: [],
     left: [],
   }));

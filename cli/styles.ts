@@ -1,10 +1,10 @@
 /** `fenwix styles`: the house styles that ship, or one of them as a file. */
 import { shippedStyles } from '../core/style/shipped.ts';
 import { takeApart } from './arguments.ts';
-import type { Command } from './desk.ts';
+import type { CommandLine } from './desk.ts';
 import { json, styleAsked } from './files.ts';
 
-export const styles: Command = (words, desk) => {
+export const styles: CommandLine = (words, desk) => {
   const { files, flags } = takeApart(words, { values: [], flags: ['json'] });
   const [name] = files;
   if (name !== undefined) desk.say(json(styleAsked(desk, name)));

@@ -10,7 +10,7 @@ import { askOver } from '../core/contract/ask.ts';
 import { urlOf, type Ask } from '../core/contract/contract.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { plainly } from '../core/formats/format.ts';
-import { understand } from '../core/formats/registry.ts';
+import { importCaptions } from '../core/formats/registry.ts';
 import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
@@ -27,7 +27,7 @@ function lecture(): HouseStyle {
 }
 
 const draft = (): Caption[] =>
-  withIds(understand(readFileSync(join(folder, 'machine-draft.ctm')), { style: lecture() }).captions, randomUUID);
+  withIds(importCaptions(readFileSync(join(folder, 'machine-draft.ctm')), { style: lecture() }).captions, randomUUID);
 
 function setUpHost(file: string, token: string): void {
   const recording = {

@@ -1,6 +1,6 @@
 /** A track of 5,000 captions: looked over in the worker, under one style and another, repaired, laid out anew. */
 import { findIn } from '../core/rules/finder.ts';
-import type { Ground } from '../core/rules/finding.ts';
+import type { RuleContext } from '../core/rules/finding.ts';
 import { repairAll } from '../core/rules/repairs/repairs.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import { usualRate } from '../core/time/frames.ts';
@@ -19,7 +19,7 @@ const texts = [
 const captions = Array.from({ length: 5000 }, (_, i) =>
   caption({ id: `c${String(i)}`, start: i * 3000, end: i * 3000 + 2600, text: texts[(i * 7) % texts.length] ?? '' }),
 );
-const groundOf = (id: string): Ground => {
+const groundOf = (id: string): RuleContext => {
   const style = shippedStyle(id);
   if (!style) throw new Error(`${id} ships.`);
   return { style, rate: usualRate, length: null, language: 'en-GB' };

@@ -23,7 +23,7 @@ for (const name of readdirSync(assets)) {
 await bundle({
   ...commandLine,
   server: 'server/main.ts',
-  'count-worker': 'server/jobs/count-worker.ts',
+  'count-worker': 'server/counts/count-worker.ts',
   'video-host': 'standins/video-host/main.ts',
   'fill-demo': 'demo/fill.ts',
 });

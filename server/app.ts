@@ -13,7 +13,7 @@ import { eventBus, events } from './events.ts';
 import { answerError, answerErrors, nothingHere } from './http/errors.ts';
 import { route } from './http/route.ts';
 import { validateByJoi } from './http/validation.ts';
-import { counter, countingApart, countingHere } from './jobs/counter.ts';
+import { counter, countingApart, countingHere } from './counts/counter.ts';
 import { workQueue } from './work/queue.ts';
 import { work } from './work/routes.ts';
 import { recordings } from './recordings/routes.ts';

@@ -4,10 +4,10 @@ import { phrasesOf } from '../text/phrases/bonds.ts';
 import { tokensOf } from '../track/ranges.ts';
 import type { Caption } from '../track/caption.ts';
 import { compile } from './query.ts';
-import { placesIn, type Place } from './replace.ts';
+import { matchesIn, type MatchInTrack } from './replace.ts';
 
 /** Words that were wrong, and what they became. */
-export interface Mend {
+export interface Correction {
   readonly was: string;
   readonly now: string;
 }
@@ -23,7 +23,7 @@ const fold = (word: string): string => bare(word).toLowerCase();
  * more than a few words, or a small word (“the” for “a” stands everywhere and is right nearly everywhere).
  * @param language BCP 47
  */
-export function mendOf(before: string, after: string, language: string | null): Mend | null {
+export function correctionOf(before: string, after: string, language: string | null): Correction | null {
   const [old, fresh] = [wordsOf(before), wordsOf(after)];
   let head = 0;
   while (head < Math.min(old.length, fresh.length) && fold(old[head] ?? '') === fold(fresh[head] ?? '')) head++;
@@ -47,24 +47,24 @@ export function mendOf(before: string, after: string, language: string | null): 
 const seekOf = (words: string) => compile({ text: words, matchCase: false, wholeWords: true, pattern: false }).seek;
 
 /** Whether what somebody mended is still there: it may have been taken back since. */
-export const isStanding = ({ now }: Mend, { text }: Caption): boolean => (seekOf(now)?.(text).length ?? 0) > 0;
+export const isStillThere = ({ now }: Correction, { text }: Caption): boolean => (seekOf(now)?.(text).length ?? 0) > 0;
 
 /**
  * The other places where the same words stand. Captions somebody has proofed are left out: there they were heard.
  * @param mended the caption that was mended; it is left out where what it has now holds the words that were wrong
  */
-export function sameElsewhere(captions: readonly Caption[], { was, now }: Mend, mended: string): Place[] {
+export function sameElsewhere(captions: readonly Caption[], { was, now }: Correction, mended: string): MatchInTrack[] {
   const seek = seekOf(was);
   if (!seek) return [];
   const holds = seek(now).length > 0;
-  return captions.flatMap((c) => (c.proofed || (holds && c.id === mended) ? [] : placesIn(c, seek)));
+  return captions.flatMap((c) => (c.proofed || (holds && c.id === mended) ? [] : matchesIn(c, seek)));
 }
 
 /**
  * What somebody wrote in this track where the recogniser had heard the same word, the most usual first.
  * @param heard as the recogniser wrote it
  */
-export function mendedBefore(captions: readonly Caption[], heard: string): string[] {
+export function correctedBefore(captions: readonly Caption[], heard: string): string[] {
   const wanted = heard.toLowerCase();
   const many = new Map<string, number>();
   for (const { text, words } of captions)

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
-import { isStanding, mendedBefore, mendOf, sameElsewhere } from './corrections.ts';
+import { isStillThere, correctedBefore, correctionOf, sameElsewhere } from './corrections.ts';
 import { compile, type Query } from './query.ts';
-import { placesIn, replaceAll } from './replace.ts';
+import { matchesIn, replaceAll } from './replace.ts';
 
 const plain = { matchCase: false, wholeWords: false, pattern: false };
 const query = (text: string, more: Partial<Query> = {}): Query => ({ text, ...plain, ...more });
@@ -18,7 +18,7 @@ function found(of: string, asked: Query): string[] {
 }
 function replaced(of: Caption, asked: Query, by: string): Caption {
   const { seek } = compile(asked);
-  const edit = seek ? replaceAll([of], placesIn(of, seek), by, asked.pattern) : null;
+  const edit = seek ? replaceAll([of], matchesIn(of, seek), by, asked.pattern) : null;
   return (edit ? apply([of], edit).captions[0] : of) ?? of;
 }
 
@@ -121,7 +121,7 @@ describe('replacing', () => {
           const edit = seek
             ? replaceAll(
                 captions,
-                captions.flatMap((of) => placesIn(of, seek)),
+                captions.flatMap((of) => matchesIn(of, seek)),
                 insert,
                 false,
               )
@@ -145,7 +145,7 @@ describe('the same mistake elsewhere', () => {
     ['a small word', 'on the gate', 'in the gate', null],
     ['words put in', 'the gate', 'the lower gate', null],
     ['a sentence rewritten', 'if the lantern is read you wait', 'nobody moves until we say it is so', null],
-  ])('%s', (_, before, after, expected) => expect(mendOf(before, after, 'en')).toEqual(expected));
+  ])('%s', (_, before, after, expected) => expect(correctionOf(before, after, 'en')).toEqual(expected));
 
   it('is looked for in what nobody has proofed', () => {
     const row = [c('Tollen gate'), c('the Talon,\nreach'), c('talons'), c('talon', { proofed: true }), c('a talon')];
@@ -164,9 +164,9 @@ describe('the same mistake elsewhere', () => {
 
   it('stands for as long as its words do, whole', () => {
     const mend = { was: 'land', now: 'lamp' };
-    expect(isStanding(mend, c('why is the Lamp, though'))).toBe(true);
-    expect(isStanding(mend, c('why is the land'))).toBe(false);
-    expect(isStanding(mend, c('why are the lamps'))).toBe(false);
+    expect(isStillThere(mend, c('why is the Lamp, though'))).toBe(true);
+    expect(isStillThere(mend, c('why is the land'))).toBe(false);
+    expect(isStillThere(mend, c('why are the lamps'))).toBe(false);
   });
 
   it('is remembered by what became of a word, the most usual first', () => {
@@ -178,7 +178,7 @@ describe('the same mistake elsewhere', () => {
       mended('Talon', 'talon'),
       mended('Tollen', 'Talon'),
     ];
-    expect(mendedBefore(row, 'talon')).toEqual(['Tollen', 'talent']);
-    expect(mendedBefore(row, 'gate')).toEqual([]);
+    expect(correctedBefore(row, 'talon')).toEqual(['Tollen', 'talent']);
+    expect(correctedBefore(row, 'gate')).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 /** What is looked for in the text of captions: words as they stand, or a pattern. */
 import { RE2JS } from 're2js';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 
 export interface Query {
   readonly text: string;
@@ -11,7 +11,7 @@ export interface Query {
 }
 
 /** A place that fits. `groups` are the parts a pattern names by number, the whole first. */
-export interface Match extends Stretch {
+export interface Match extends TextRange {
   readonly groups: readonly string[];
 }
 
@@ -28,7 +28,7 @@ const isWordUnit = (text: string, at: number): boolean => /[\p{L}\p{N}\p{M}_]/u.
 const inSurrogates = (text: string, at: number): boolean => /[\ud800-\udfff]/.test(text.charAt(at));
 
 /** Whether no word goes on across an edge of a place. Letters beyond the basic plane count as letters. */
-function standsAlone(text: string, { from, to }: Stretch): boolean {
+function standsAlone(text: string, { from, to }: TextRange): boolean {
   const goesOn = (a: number, b: number): boolean =>
     (isWordUnit(text, a) || inSurrogates(text, a)) && (isWordUnit(text, b) || inSurrogates(text, b));
   return !(from > 0 && goesOn(from - 1, from)) && !(to < text.length && goesOn(to - 1, to));

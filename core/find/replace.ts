@@ -1,17 +1,17 @@
 /** Finding in captions, and putting something else in place of what was found. */
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import type { Match, Seek } from './query.ts';
 
 /** A place in a track. */
-export interface Place extends Match {
+export interface MatchInTrack extends Match {
   /** Id of the caption. */
   readonly caption: string;
 }
 
 /** Every place in a caption. */
-export const placesIn = (caption: Caption, seek: Seek): Place[] =>
+export const matchesIn = (caption: Caption, seek: Seek): MatchInTrack[] =>
   seek(caption.text).map((match) => ({ ...match, caption: caption.id }));
 
 /**
@@ -25,7 +25,7 @@ function insertFor(match: Match, replacement: string, isPattern: boolean): strin
   );
 }
 
-export interface Change extends Stretch {
+export interface Replacement extends TextRange {
   readonly insert: string;
 }
 
@@ -33,7 +33,7 @@ export interface Change extends Stretch {
  * The change for one match. A line break inside it stays: in the same gap between words where the new
  * text has one, else after it.
  */
-export function changeFor(text: string, match: Match, replacement: string, isPattern: boolean): Change {
+export function replacementFor(text: string, match: Match, replacement: string, isPattern: boolean): Replacement {
   const insert = insertFor(match, replacement, isPattern);
   const was = text.slice(match.from, match.to);
   if (!was.includes('\n') || insert === '' || insert.includes('\n')) return { ...stretch(match), insert };
@@ -46,7 +46,7 @@ export function changeFor(text: string, match: Match, replacement: string, isPat
     : { ...stretch(match), insert };
 }
 
-const stretch = ({ from, to }: Stretch): Stretch => ({ from, to });
+const stretch = ({ from, to }: TextRange): TextRange => ({ from, to });
 
 /**
  * Everything found replaced, as one step: word times, marks and speakers go along as they do when
@@ -56,7 +56,7 @@ const stretch = ({ from, to }: Stretch): Stretch => ({ from, to });
  */
 export function replaceAll(
   captions: readonly Caption[],
-  places: readonly Place[],
+  places: readonly MatchInTrack[],
   replacement: string,
   isPattern: boolean,
 ): Edit | null {
@@ -66,7 +66,7 @@ export function replaceAll(
   for (const place of [...places].reverse()) {
     const text = texts.get(place.caption);
     if (text === undefined || text.slice(place.from, place.to) !== place.groups[0]) continue;
-    const { from, to, insert } = changeFor(text, place, replacement, isPattern);
+    const { from, to, insert } = replacementFor(text, place, replacement, isPattern);
     if (text.slice(from, to) !== insert) edits.push({ type: 'splice', id: place.caption, from, to, insert });
   }
   const [only] = edits;

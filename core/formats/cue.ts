@@ -1,7 +1,7 @@
 /** Cues of a file to captions, the same way for every format that has cues. */
 import type { Caption, Foreign } from '../track/caption.ts';
 import { timedWords, type Inline } from './inline.ts';
-import type { Mended, ReadCaption } from './format.ts';
+import type { ParseWarning, ReadCaption } from './format.ts';
 
 /** Nothing hangs on most captions; one empty list serves them all. */
 const nothing: readonly never[] = [];
@@ -34,7 +34,7 @@ export function captionOfCue(start: number, end: number, foreign: Foreign | null
 export function ordered(
   captions: readonly ReadCaption[],
   lineOf: (index: number) => number,
-  mended: Mended[],
+  mended: ParseWarning[],
 ): readonly ReadCaption[] {
   let disorder = false;
   for (let i = 1; i < captions.length; i++) {

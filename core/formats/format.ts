@@ -7,7 +7,7 @@ import type { Loss } from './loss.ts';
 export type ReadCaption = Omit<Caption, 'id'>;
 
 /** One thing in a file that was not as it should be, and what was made of it. */
-export interface Mended {
+export interface ParseWarning {
   /** Line of the file, from 1. */
   readonly line: number;
   readonly message: string;
@@ -21,7 +21,7 @@ export interface ReadResult {
   readonly language: string | null;
   /** In order of start, end. */
   readonly captions: readonly ReadCaption[];
-  readonly mended: readonly Mended[];
+  readonly warnings: readonly ParseWarning[];
   /** What stands in the file besides captions and belongs back in it on writing. */
   readonly foreign: Foreign | null;
 }

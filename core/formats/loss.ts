@@ -46,7 +46,7 @@ export interface Loss {
 const workings: ReadonlySet<Lost> = new Set<Lost>(['word-times', 'certainty']);
 
 /** What a format holds. */
-export interface Holds {
+export interface Capabilities {
   /** Null where there is no markup at all. */
   readonly dialect: Pick<Dialect, 'mark' | 'voice'> | null;
   readonly times: boolean;
@@ -66,7 +66,7 @@ export interface Holds {
 }
 
 /** A format that holds the words and nothing else; each says what it holds besides. */
-export const onlyWords: Holds = {
+export const onlyWords: Capabilities = {
   dialect: null,
   times: false,
   breaks: false,
@@ -90,7 +90,7 @@ const foreignNames: Readonly<Record<string, Lost>> = {
 };
 
 /** Counts what `holds` has no place for. */
-export function lossesOf(sheet: Sheet, holds: Holds): Loss[] {
+export function lossesOf(sheet: Sheet, holds: Capabilities): Loss[] {
   const counts = new Map<Lost, number>();
   const lose = (what: Lost): void => void counts.set(what, (counts.get(what) ?? 0) + 1);
   for (const c of sheet.captions) countCaption(c, holds, lose);
@@ -103,7 +103,7 @@ export function lossesOf(sheet: Sheet, holds: Holds): Loss[] {
   }));
 }
 
-function countCaption(c: Caption, holds: Holds, lose: (what: Lost) => void): void {
+function countCaption(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
   if (!holds.times) lose('times');
   else if (c.end === c.start && !holds.noDuration) {
     lose('no-duration');
@@ -125,7 +125,7 @@ function countCaption(c: Caption, holds: Holds, lose: (what: Lost) => void): voi
 const isBare = (c: Caption): boolean =>
   c.marks.length === 0 && c.speakers.length === 0 && c.words.length === 0 && c.foreign === null;
 
-function countRanges(c: Caption, holds: Holds, lose: (what: Lost) => void): void {
+function countRanges(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
   for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
   for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
   if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');

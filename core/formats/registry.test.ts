@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
 import { withIds } from './cue.ts';
 import { plainly, Unreadable, type Format } from './format.ts';
-import { formats, understand, writable } from './registry.ts';
+import { formats, importCaptions, writable } from './registry.ts';
 import { srt } from './srt/srt.ts';
 import { ttml } from './ttml/ttml.ts';
 import { webvtt } from './webvtt/webvtt.ts';
@@ -26,14 +26,14 @@ const samples: Readonly<Record<string, string>> = {
 describe('what a file is', () => {
   it.each(formats.map((f) => [f.name, f] as const))('%s is found by its content', (name, { title }) => {
     const sample = samples[name] ?? '';
-    expect([title, understand(bytes(sample), asked).format]).toEqual([title, name]);
-    expect(understand(bytes(sample.replace(/\n/g, '\r\n')), asked).format).toBe(name);
-    expect(understand(bytes(`\ufeff${sample}`), asked).format).toBe(name);
+    expect([title, importCaptions(bytes(sample), asked).format]).toEqual([title, name]);
+    expect(importCaptions(bytes(sample.replace(/\n/g, '\r\n')), asked).format).toBe(name);
+    expect(importCaptions(bytes(`\ufeff${sample}`), asked).format).toBe(name);
   });
 
   it('can be told against what it looks like', () => {
-    expect(understand(bytes(samples['srt'] ?? ''), { ...asked, from: 'txt' }).format).toBe('txt');
-    expect(() => understand(bytes(samples['srt'] ?? ''), { ...asked, from: 'vtt' })).toThrow('WEBVTT');
+    expect(importCaptions(bytes(samples['srt'] ?? ''), { ...asked, from: 'txt' }).format).toBe('txt');
+    expect(() => importCaptions(bytes(samples['srt'] ?? ''), { ...asked, from: 'vtt' })).toThrow('WEBVTT');
   });
 
   it.each([
@@ -43,15 +43,15 @@ describe('what a file is', () => {
     ['a web feed', bytes('<?xml version="1.0"?><rss></rss>')],
     ['noise', Uint8Array.from({ length: 5000 }, (_, i) => ((i * 7919) % 223) + 33)],
   ])('%s is none of them, and that is said in one sentence', (_, file) => {
-    expect(() => understand(file, asked)).toThrow(Unreadable);
-    expect(() => understand(file, asked)).toThrow(/^No caption format was recognised/);
+    expect(() => importCaptions(file, asked)).toThrow(Unreadable);
+    expect(() => importCaptions(file, asked)).toThrow(/^No caption format was recognised/);
   });
 });
 
 it('whatever the bytes are, a reader gives captions that can be kept, or one plain refusal', () => {
   const trial = (file: Uint8Array, from?: Format): void => {
     try {
-      const { captions } = understand(file, {
+      const { captions } = importCaptions(file, {
         ...asked,
         ...(from ? { from: from.name } : {}),
         rescue: true,
@@ -91,7 +91,7 @@ describe.each<[Format, Kinds]>([
     fc.assert(
       fc.property(tracks(kinds), (captions) => {
         expect(format.writer?.losses(sheetOf(captions), plainly)).toEqual([]);
-        const { captions: back, mended } = readAs(format, writeAs(format, captions));
+        const { captions: back, warnings: mended } = readAs(format, writeAs(format, captions));
         expect(mended).toEqual([]);
         expect(back.map(essence)).toEqual(captions.map(essence));
       }),

@@ -32,7 +32,7 @@ export const writable = formats.flatMap((f) =>
 export const formatNamed = (name: string): Format | null => formats.find((f) => f.name === name) ?? null;
 
 /** What a reader may be told; all of it can be left out but the style. */
-export interface Asked {
+export interface ImportOptions {
   /** Lays out the words of formats that have words and no captions. */
   readonly style: HouseStyle;
   /** Reads as this format, whatever the file looks like. */
@@ -46,7 +46,7 @@ export interface Asked {
 }
 
 /** A file as it was understood. */
-export interface Understood extends ReadResult {
+export interface ImportResult extends ReadResult {
   readonly encoding: string;
   readonly encodingBy: FoundBy;
   /** Whether the captions roll, as the file has them. */
@@ -77,7 +77,7 @@ function asPlayersRead(bytes: Uint8Array, decoded: Decoded): Decoded {
  * Reads a file of captions, words or a transcript, in any known format.
  * @throws {Unreadable} with one sentence; nothing else is thrown whatever the bytes are
  */
-export function understand(bytes: Uint8Array, asked: Asked): Understood {
+export function importCaptions(bytes: Uint8Array, asked: ImportOptions): ImportResult {
   const { style, rescue = false } = asked;
   let decoded = decodeText(bytes, asked.encoding);
   const named = asked.from === undefined ? null : formatNamed(asked.from);
@@ -99,7 +99,7 @@ export function understand(bytes: Uint8Array, asked: Asked): Understood {
   return {
     ...result,
     captions: asked.unroll === true && rolling ? unroll(result.captions, rolling, style) : result.captions,
-    mended: [...broken, ...result.mended],
+    warnings: [...broken, ...result.warnings],
     encoding: decoded.encoding,
     encodingBy: decoded.by,
     rolling,

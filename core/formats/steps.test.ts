@@ -5,7 +5,7 @@
 import { asked, bytes } from './arbitrary.ts';
 import { withIds } from './cue.ts';
 import { plainly, Unreadable } from './format.ts';
-import { formats, understand, writable } from './registry.ts';
+import { formats, importCaptions, writable } from './registry.ts';
 
 type Method = (this: string, ...args: unknown[]) => unknown;
 
@@ -136,7 +136,7 @@ it.each(Object.keys(awkward))('%s: twice the text, twice the steps', (name) => {
     const file = bytes(awkward[name]?.(n) ?? '');
     return stepsOf(() => {
       try {
-        const { captions, language, foreign } = understand(file, { ...asked, rescue: true });
+        const { captions, language, foreign } = importCaptions(file, { ...asked, rescue: true });
         let made = 0;
         const sheet = { captions: withIds(captions, () => String(++made)), title: 'Lock', language, foreign };
         for (const { writer } of writable) writer.write(sheet, { ...plainly, wordTimes: true });

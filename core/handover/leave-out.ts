@@ -1,7 +1,7 @@
 /** Leaving out sound notes and speaker labels, as subtitles for people who hear want it. */
 import { labelsIn } from '../text/labels.ts';
 import { soundNotes } from '../text/sound-notes.ts';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import type { Caption } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
 
@@ -16,8 +16,8 @@ function knownSpeakers(captions: readonly Caption[]): Set<string> {
 }
 
 /** Spaces nobody meant: around lines, empty lines, and the second of two between words. */
-function spareSpaces(text: string): Stretch[] {
-  const found: Stretch[] = [];
+function spareSpaces(text: string): TextRange[] {
+  const found: TextRange[] = [];
   let from = 0;
   let said = false;
   for (const part of text.split(/([ \t\n]+)/)) {
@@ -35,7 +35,7 @@ function spareSpaces(text: string): Stretch[] {
 }
 
 /** Takes stretches out of a caption, and the spaces and empty lines they leave behind. */
-function without(c: Caption, stretches: readonly Stretch[]): Caption {
+function without(c: Caption, stretches: readonly TextRange[]): Caption {
   let out = c;
   for (const { from, to } of [...stretches].sort((a, b) => b.from - a.from))
     out = spliceText(out, from, Math.min(to, out.text.length), '');
@@ -60,8 +60,8 @@ export function leaveOut(
 }
 
 /** Stretches that overlap as one. */
-function merged(stretches: readonly Stretch[]): Stretch[] {
-  const out: Stretch[] = [];
+function merged(stretches: readonly TextRange[]): TextRange[] {
+  const out: TextRange[] = [];
   for (const s of [...stretches].sort((a, b) => a.from - b.from)) {
     const last = out.at(-1);
     if (last && s.from <= last.to) out[out.length - 1] = { from: last.from, to: Math.max(last.to, s.to) };

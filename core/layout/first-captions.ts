@@ -7,7 +7,7 @@ import type { Ranged } from '../track/ranges.ts';
 import { reflow } from './reflow.ts';
 
 /** A word or a few, with everything that hangs on them and the time they are said. */
-export interface Piece extends Ranged {
+export interface TimedPiece extends Ranged {
   /** In ms. */
   readonly start: number;
   /** In ms. */
@@ -19,7 +19,7 @@ export interface Piece extends Ranged {
  * needs it and the next leaves room.
  * @param pieces in order of time
  */
-export function firstCaptions(pieces: readonly Piece[], style: HouseStyle): ReadCaption[] {
+export function firstCaptions(pieces: readonly TimedPiece[], style: HouseStyle): ReadCaption[] {
   const captions = pieces.map((p) => caption({ ...p, id: '' }));
   return reflow(captions, { style, rate: usualRate }, () => '').map(({ id: _, ...rest }) => rest);
 }

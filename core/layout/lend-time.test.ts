@@ -35,9 +35,9 @@ describe('lending time', () => {
   it('keeps every gap, and never makes a finding', () => {
     fc.assert(
       fc.property(captionsArbitrary, fc.constantFrom(...shippedStyles), (captions, under) => {
-        const ground = { style: under, rate: usualRate, length: null, language: 'en' };
+        const context = { style: under, rate: usualRate, length: null, language: 'en' };
         const lent = withTimeLent(captions, { style: under, rate: usualRate });
-        expect(findIn(lent, ground).must).toBeLessThanOrEqual(findIn(captions, ground).must);
+        expect(findIn(lent, context).must).toBeLessThanOrEqual(findIn(captions, context).must);
         for (const l of lent) expect(l.end).toBeGreaterThanOrEqual(l.start);
       }),
     );

@@ -98,7 +98,7 @@ function shapeCost(words: Words, i: number, j: number, k: number, style: HouseSt
   return difference * 0.5 + (form === 'shorter first' && first > second ? (first - second) * 0.4 + 1 : 0);
 }
 
-export interface Layout {
+export interface LineLayout {
   /** Words with which lines begin, the first not counted. */
   readonly breaks: readonly number[];
   readonly cost: number;
@@ -149,8 +149,8 @@ const mostLines = 12;
  * The best lines for words i to k. A line is at least a word, so that a word longer than a line stands
  * alone and too long.
  */
-export function bestLines(words: Words, i: number, k: number, style: HouseStyle): Layout {
-  const whole: Layout = { breaks: [], cost: layoutCost(words, i, k, [], style) };
+export function bestLines(words: Words, i: number, k: number, style: HouseStyle): LineLayout {
+  const whole: LineLayout = { breaks: [], cost: layoutCost(words, i, k, [], style) };
   if (k - i < 2 || whole.cost === 0) return whole;
   if (lengthOf(words, i, k, style) > style.text.lineLength.limit * mostLines) return filled(words, i, k, style);
   const two = bestOfTwo(words, i, k, style);
@@ -160,7 +160,7 @@ export function bestLines(words: Words, i: number, k: number, style: HouseStyle)
 }
 
 /** The best single break. */
-function bestOfTwo(words: Words, i: number, k: number, style: HouseStyle): Layout {
+function bestOfTwo(words: Words, i: number, k: number, style: HouseStyle): LineLayout {
   let at = i + 1;
   let least = Infinity;
   for (let j = i + 1; j < k; j++) {
@@ -174,7 +174,7 @@ function bestOfTwo(words: Words, i: number, k: number, style: HouseStyle): Layou
 }
 
 /** As many words on each line as it holds. */
-function filled(words: Words, i: number, k: number, style: HouseStyle): Layout {
+function filled(words: Words, i: number, k: number, style: HouseStyle): LineLayout {
   const breaks: number[] = [];
   let from = i;
   for (let j = i + 1; j < k; j++) {
@@ -185,23 +185,23 @@ function filled(words: Words, i: number, k: number, style: HouseStyle): Layout {
   return { breaks, cost: layoutCost(words, i, k, breaks, style) };
 }
 
-interface State {
+interface LineState {
   readonly cost: number;
   readonly breaks: readonly number[];
 }
 
 /** The lines so far, by where the last one begins and ends: what the next one costs depends on both. */
-type Layer = Map<number, Map<number, State>>;
+type Layer = Map<number, Map<number, LineState>>;
 
-function keep(layer: Layer, from: number, to: number, state: State): void {
-  const row = layer.get(to) ?? new Map<number, State>();
+function keep(layer: Layer, from: number, to: number, state: LineState): void {
+  const row = layer.get(to) ?? new Map<number, LineState>();
   const known = row.get(from);
   if (!known || state.cost < known.cost) row.set(from, state);
   layer.set(to, row);
 }
 
 /** Dynamic programming, a line at a time. */
-function bestOfMany(words: Words, i: number, k: number, style: HouseStyle, known: Layout): Layout {
+function bestOfMany(words: Words, i: number, k: number, style: HouseStyle, known: LineLayout): LineLayout {
   let best = known;
   let layer: Layer = new Map();
   for (let to = i + 1; to < k && reaches(words, i, to, style); to++)

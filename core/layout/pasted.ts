@@ -19,7 +19,7 @@ export interface Gap {
 const mostCompared = 4_000_000;
 
 /** A new word. */
-interface Said {
+interface SpokenLine {
   readonly text: string;
   /** Line it stands in. */
   readonly line: number;
@@ -62,7 +62,7 @@ interface Room {
  * shared by letters; where there were none, the time between, however little.
  * @returns null where that is less than a millisecond for a letter: nothing could be told apart then
  */
-function timed(words: readonly Said[], old: readonly WordRange[], { since, start, end }: Room): WordRange[] | null {
+function timed(words: readonly SpokenLine[], old: readonly WordRange[], { since, start, end }: Room): WordRange[] | null {
   const text = words.map((w) => w.text).join(' ');
   let at = 0;
   const ranges = words.map((w) => {
@@ -100,7 +100,7 @@ function timed(words: readonly Said[], old: readonly WordRange[], { since, start
 }
 
 /** Times of words by their letters alone. */
-function sharedOut(words: readonly Said[], start: number, end: number): WordRange[] {
+function sharedOut(words: readonly SpokenLine[], start: number, end: number): WordRange[] {
   const text = words.map((w) => w.text).join(' ');
   return shareByLetters(text, tokensOf(text, 0, text.length), start, end);
 }
@@ -127,7 +127,7 @@ export function pasted(
     words.map((w) => fold(w.text)),
     known.map((k) => fold(k.text)),
   );
-  const said = words.map((w, i): Said => ({ ...w, old: pairing[i] ?? null }));
+  const said = words.map((w, i): SpokenLine => ({ ...w, old: pairing[i] ?? null }));
   const gap = wholeGap(frame.style, frame.rate);
   const letters = words.reduce((sum, w) => sum + w.text.length + 1, 0);
   const room = Math.max(first.start + 1, until - gap);

@@ -1,7 +1,7 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
 import type { Caption, WordRange } from '../track/caption.ts';
 import { turnLines } from '../text/labels.ts';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import { tokensOf } from '../track/ranges.ts';
 
 export interface Token {
@@ -22,7 +22,7 @@ export interface Token {
 }
 
 /** Starts and ends of a caption's words, by turns: their own, or the caption's time shared by letters. */
-function timesOf(c: Caption, words: readonly Stretch[]): number[] {
+function timesOf(c: Caption, words: readonly TextRange[]): number[] {
   let letters = 0;
   for (const w of words) letters += w.to - w.from;
   const length = c.end - c.start;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { asked, bytes, options, readAs } from '../formats/arbitrary.ts';
 import { srt } from '../formats/srt/srt.ts';
-import { understand } from '../formats/registry.ts';
+import { importCaptions } from '../formats/registry.ts';
 import { rollingOf, unroll, type Habit } from './unroll.ts';
 import type { ReadCaption } from '../formats/format.ts';
 
@@ -42,9 +42,9 @@ const wordsOf = (captions: readonly ReadCaption[]): string[] => captions.flatMap
 describe.each(Object.entries(habits))('captions that come %s', (_, [habit, texts]) => {
   const text = file(texts, habit === 'word by word' ? 400 : 1500);
   it('are seen, and unrolled so that every word stands once', () => {
-    const rolled = understand(bytes(text), asked);
+    const rolled = importCaptions(bytes(text), asked);
     expect(rolled.rolling?.habit).toBe(habit);
-    const plain = understand(bytes(text), { ...asked, unroll: true });
+    const plain = importCaptions(bytes(text), { ...asked, unroll: true });
     expect(wordsOf(plain.captions)).toEqual(spoken);
     plain.captions.forEach((c, i) => {
       expect(c.end).toBeGreaterThan(c.start);
@@ -68,7 +68,7 @@ it('word times inside the cues are kept, each word at its own', () => {
       return `00:0${String(i)}.000 --> 00:0${String(i + 1)}.000\n${i > 0 ? `w${String(i - 1)}a w${String(i - 1)}b\n` : ''}${line(i)}\n`;
     })
     .join('\n');
-  const { captions, rolling } = understand(bytes(`WEBVTT\n\n${vtt}`), { ...asked, unroll: true });
+  const { captions, rolling } = importCaptions(bytes(`WEBVTT\n\n${vtt}`), { ...asked, unroll: true });
   expect(rolling?.habit).toBe('rolling');
   const words = captions.flatMap((c) => c.words.map((w) => [w[6], w[2]]));
   expect(words.filter(([w]) => String(w).endsWith('b'))).toEqual([

@@ -3,7 +3,7 @@
  * each caption repeats the last lines of the one before and adds a line (`rolling`); each repeats all
  * of the one before and adds a word (`growing`); each holds a word or two (`word by word`).
  */
-import { firstCaptions, type Piece } from './first-captions.ts';
+import { firstCaptions, type TimedPiece } from './first-captions.ts';
 import type { HouseStyle } from '../style/style.ts';
 import type { ReadCaption } from '../formats/format.ts';
 import { onOneLine, sliceText, spliceText, tokensOf } from '../track/ranges.ts';
@@ -79,7 +79,7 @@ export function rollingOf(captions: readonly ReadCaption[]): Rolling | null {
 }
 
 /** The part of a caption that is new in it, on one line, from when it is first shown. */
-function fresh(here: ReadCaption, skip: number, end: number): Piece | null {
+function fresh(here: ReadCaption, skip: number, end: number): TimedPiece | null {
   const flat = onOneLine(here);
   const tokens = tokensOf(flat.text, 0, flat.text.length);
   const first = tokens[skip];
@@ -102,7 +102,7 @@ function fresh(here: ReadCaption, skip: number, end: number): Piece | null {
  * Marks, speakers and word times go along.
  */
 export function unroll(captions: readonly ReadCaption[], { habit }: Rolling, style: HouseStyle): ReadCaption[] {
-  const pieces: Piece[] = [];
+  const pieces: TimedPiece[] = [];
   captions.forEach((here, i) => {
     const before = captions[i - 1];
     const skip = before && habit !== 'word by word' ? repeated(before, here) : 0;

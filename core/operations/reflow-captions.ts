@@ -3,12 +3,12 @@ import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { countTokens } from '../track/ranges.ts';
-import type { Ground, RuleId } from '../rules/finding.ts';
+import type { RuleContext, RuleId } from '../rules/finding.ts';
 import { findingsAt } from '../rules/findings.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';
 
 /** What is laid out anew. */
-export interface Relay {
+export interface ReflowRequest {
   /** `lines`: each caption keeps its words and its time; `captions`: words go where they read best. */
   readonly what: 'lines' | 'captions';
   /** Those too that meet the style as they are. */
@@ -20,7 +20,7 @@ export interface Relay {
 }
 
 /** What laying out anew can mend. */
-const mendable: Readonly<Record<Relay['what'], ReadonlySet<RuleId>>> = {
+const mendable: Readonly<Record<ReflowRequest['what'], ReadonlySet<RuleId>>> = {
   lines: new Set<RuleId>([
     'line-too-long',
     'too-many-lines',
@@ -49,7 +49,7 @@ export interface Run {
   readonly after: readonly Caption[];
 }
 
-export interface Relaid {
+export interface ReflowResult {
   readonly captions: readonly Caption[];
   /** What became of what, in order; captions that stay as they are are in none. */
   readonly runs: readonly Run[];
@@ -58,7 +58,7 @@ export interface Relaid {
 }
 
 /** Lays captions out anew. Those with something let be stay as they are. */
-export function relay(captions: readonly Caption[], ground: Ground, newId: () => string, asked: Relay): Relaid {
+export function reflowCaptions(captions: readonly Caption[], context: RuleContext, newId: () => string, asked: ReflowRequest): ReflowResult {
   const { what, every = false, from = 0, to = captions.length } = asked;
   // Whole captions are given up only for what has to go; lines are cheap to break again.
   const departs = (c: Caption, i: number): boolean =>
@@ -66,7 +66,7 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
     i < to &&
     c.letBe.length === 0 &&
     (every ||
-      findingsAt(captions, i, ground).some(
+      findingsAt(captions, i, context).some(
         (f) => mendable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),
       ));
   const out: Caption[] = [];
@@ -84,8 +84,8 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
     const before = captions.slice(i, end);
     const laid =
       what === 'lines'
-        ? before.map((c) => brokenAgain(c, ground))
-        : inside(reflow(before, ground, newId), before, captions[end] ?? null, ground);
+        ? before.map((c) => brokenAgain(c, context))
+        : inside(reflow(before, context, newId), before, captions[end] ?? null, context);
     for (const run of inRuns(before, laid)) {
       if (isSame(run)) out.push(...run.before);
       else {
@@ -101,8 +101,8 @@ export function relay(captions: readonly Caption[], ground: Ground, newId: () =>
 }
 
 /** The last caption of a run leaves the next one its place. */
-function inside(laid: readonly Caption[], run: readonly Caption[], next: Caption | null, ground: Ground): Caption[] {
-  const most = Math.min(next?.start ?? Infinity, ground.length ?? Infinity);
+function inside(laid: readonly Caption[], run: readonly Caption[], next: Caption | null, context: RuleContext): Caption[] {
+  const most = Math.min(next?.start ?? Infinity, context.length ?? Infinity);
   return laid.map((c, i) =>
     i === laid.length - 1
       ? { ...c, end: Math.max(c.start + 1, Math.min(Math.max(c.end, run.at(-1)?.end ?? 0), most)) }

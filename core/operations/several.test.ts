@@ -2,11 +2,11 @@ import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
 import type { Edit } from '../track/edits.ts';
-import type { Ground } from '../rules/finding.ts';
+import type { RuleContext } from '../rules/finding.ts';
 import { joinedAll, labelled, shifted } from './several.ts';
 import { plainStyle } from '../style/shipped.ts';
 
-const ground: Ground = { style: plainStyle, rate: usualRate, length: null, language: 'en' };
+const context: RuleContext = { style: plainStyle, rate: usualRate, length: null, language: 'en' };
 const row = ['Wait here.', 'KEEPER: Now go.', 'Slowly.'].map((text, i) =>
   caption({ id: `c${String(i)}`, start: 1000 + i * 3000, end: 3000 + i * 3000, text }),
 );
@@ -32,24 +32,24 @@ describe('several captions', () => {
   });
 
   it('are joined into one that spans them all', () => {
-    const [whole, ...rest] = after(joinedAll(row.slice(0, 2), ground));
+    const [whole, ...rest] = after(joinedAll(row.slice(0, 2), context));
     expect([whole?.text.replace('\n', ' '), whole?.start, whole?.end]).toEqual([
       'Wait here. KEEPER: Now go.',
       1000,
       6000,
     ]);
     expect(rest).toEqual([row[2]]);
-    expect(joinedAll(row.slice(0, 1), ground)).toBeNull();
+    expect(joinedAll(row.slice(0, 1), context)).toBeNull();
   });
 
   it('get one label, on the first of them, in place of one that was there', () => {
-    const done = after(labelled(row.slice(1), 'Lock keeper', ground));
+    const done = after(labelled(row.slice(1), 'Lock keeper', context));
     expect(done.map((c) => c.text)).toEqual(['Wait here.', 'LOCK KEEPER: Now go.', 'Slowly.']);
     expect(done.slice(1).map((c) => c.speakers)).toEqual([
       [{ from: 0, to: 20, speaker: 'Lock keeper', label: 13 }],
       [{ from: 0, to: 7, speaker: 'Lock keeper', label: 0 }],
     ]);
-    const gone = after(labelled(done.slice(1), '', ground), done);
+    const gone = after(labelled(done.slice(1), '', context), done);
     expect(gone.map((c) => [c.text, c.speakers.length])).toEqual([
       ['Wait here.', 0],
       ['Now go.', 0],

@@ -4,7 +4,7 @@ import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { joinTexts, onOneLine, spliceText } from '../track/ranges.ts';
 import { labelText } from '../rules/conventions.ts';
-import type { Ground } from '../rules/finding.ts';
+import type { RuleContext } from '../rules/finding.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';
 
 /** Captions some ms later, or earlier where that is negative; none begins before 0. */
@@ -19,7 +19,7 @@ export function shifted(captions: readonly Caption[], by: number): Edit | null {
 }
 
 /** Captions in a row as one, with the lines broken anew. */
-export function joinedAll(captions: readonly Caption[], ground: Ground): Edit | null {
+export function joinedAll(captions: readonly Caption[], context: RuleContext): Edit | null {
   const [first] = captions;
   if (!first || captions.length < 2) return null;
   const whole: Caption = {
@@ -31,7 +31,7 @@ export function joinedAll(captions: readonly Caption[], ground: Ground): Edit | 
     end: Math.max(...captions.map((c) => c.end)),
     proofed: false,
   };
-  return { type: 'replace', removed: captions.map((c) => c.id), captions: [brokenAgain(whole, ground)] };
+  return { type: 'replace', removed: captions.map((c) => c.id), captions: [brokenAgain(whole, context)] };
 }
 
 /**
@@ -39,20 +39,20 @@ export function joinedAll(captions: readonly Caption[], ground: Ground): Edit | 
  * them goes, and so does a label they began with.
  * @param speaker as the label has it; empty to take the speaker away
  */
-export function labelled(captions: readonly Caption[], speaker: string, ground: Ground): Edit | null {
+export function labelled(captions: readonly Caption[], speaker: string, context: RuleContext): Edit | null {
   if (captions.length === 0) return null;
   const name = speaker.trim();
   const after = captions.map((c, i): Caption => {
     const known = labelsIn(c, new Set([name.toLowerCase()])).find((l) => l.from === 0);
     const length = Math.max(known?.to ?? 0, labelLength(c.text, name));
     const bare = length > 0 ? spliceText(c, 0, length, '') : c;
-    const label = i === 0 && name !== '' ? `${labelText(name, ground.style.text.speakerLabels.form)} ` : '';
+    const label = i === 0 && name !== '' ? `${labelText(name, context.style.text.speakerLabels.form)} ` : '';
     const said = label === '' ? bare : spliceText(bare, 0, 0, label);
     const speakers =
       name === ''
         ? []
         : [{ from: 0, to: said.text.length, speaker: name, label: Math.min(label.length, said.text.length) }];
-    return { ...(label === '' ? said : brokenAgain(said, ground)), speakers, proofed: false };
+    return { ...(label === '' ? said : brokenAgain(said, context)), speakers, proofed: false };
   });
   return { type: 'setCaptions', captions: after };
 }

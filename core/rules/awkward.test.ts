@@ -1,8 +1,8 @@
 import { usualRate } from '../time/frames.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import type { Ground } from './finding.ts';
+import type { RuleContext } from './finding.ts';
 import { findIn } from './finder.ts';
-import { relay } from '../operations/reflow-captions.ts';
+import { reflowCaptions } from '../operations/reflow-captions.ts';
 import { repairAll } from './repairs/repairs.ts';
 import { shippedStyles } from '../style/shipped.ts';
 import type { HouseStyle } from '../style/style.ts';
@@ -16,16 +16,16 @@ const words = (of: readonly Caption[]): string =>
     .join(' ')
     .replace(/\s+/g, ' ')
     .trim();
-const ground = (style: HouseStyle): Ground => ({ style, rate: usualRate, length: 120_000, language: 'en' });
+const context = (style: HouseStyle): RuleContext => ({ style, rate: usualRate, length: 120_000, language: 'en' });
 
 /** Everything there is to do with a track; words are lost by none of it, but captions without words may go. */
 function workOver(captions: readonly Caption[], style: HouseStyle): void {
-  const on = ground(style);
+  const on = context(style);
   const { must } = findIn(captions, on);
   const repaired = repairAll(captions, on, newId);
   expect(findIn(repaired.captions, on).must).toBeLessThanOrEqual(must);
   for (const what of ['lines', 'captions'] as const)
-    expect(words(relay(captions, on, newId, { what, every: true }).captions)).toBe(words(captions));
+    expect(words(reflowCaptions(captions, on, newId, { what, every: true }).captions)).toBe(words(captions));
 }
 
 const many = (n: number, text: string): string => Array.from({ length: n }, () => text).join(' ');

@@ -2,10 +2,10 @@
 import { hesitationsIn } from '../text/hesitations.ts';
 import { sign } from '../text/signs.ts';
 import { misformedLabels, misformedNotes, misformedNumbers, unmarkedTurns, type Misformed } from './conventions.ts';
-import { plural, type Departure, type Rule } from './finding.ts';
+import { plural, type Violation, type Rule } from './finding.ts';
 
 /** What is said of what should be written otherwise, by the first of it. */
-function otherwise([first, ...more]: readonly Misformed[], because = ''): Departure | null {
+function otherwise([first, ...more]: readonly Misformed[], because = ''): Violation | null {
   if (!first) return null;
   return { value: 1 + more.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”${because}.` };
 }
@@ -17,7 +17,7 @@ export const conventionRules: readonly Rule[] = [
     title: 'Hesitation left',
     short: 'hesitation',
     severity: ({ text }) => (text.hesitations.are === 'kept' ? 'off' : text.hesitations.severity),
-    look({ caption }, { language }) {
+    check({ caption }, { language }) {
       const found = hesitationsIn(caption.text, language);
       if (found.length === 0) return null;
       const words = found.map(({ word }) => `“${word}”`).join(', ');
@@ -30,7 +30,7 @@ export const conventionRules: readonly Rule[] = [
     title: 'Number written otherwise',
     short: 'number',
     severity: ({ text }) => text.numerals.severity,
-    look({ caption }, { style, language }) {
+    check({ caption }, { style, language }) {
       const { from } = style.text.numerals;
       return otherwise(misformedNumbers(caption.text, from, language), `: digits from ${String(from)} up, words below`);
     },
@@ -41,7 +41,7 @@ export const conventionRules: readonly Rule[] = [
     title: 'Sound note written otherwise',
     short: 'sound note',
     severity: ({ text }) => (text.soundNotes.form === 'any' ? 'off' : text.soundNotes.severity),
-    look({ caption, signs }, { style }) {
+    check({ caption, signs }, { style }) {
       if ((signs & sign.bracket) === 0) return null;
       return otherwise(misformedNotes(caption, style.text.soundNotes.form));
     },
@@ -52,7 +52,7 @@ export const conventionRules: readonly Rule[] = [
     title: 'Speaker label written otherwise',
     short: 'label',
     severity: ({ text }) => (text.speakerLabels.form === 'any' ? 'off' : text.speakerLabels.severity),
-    look({ caption, signs }, { style }) {
+    check({ caption, signs }, { style }) {
       if ((signs & sign.colon) === 0 && caption.speakers.length === 0) return null;
       return otherwise(misformedLabels(caption, style.text.speakerLabels.form));
     },
@@ -63,7 +63,7 @@ export const conventionRules: readonly Rule[] = [
     title: 'Speaker change not marked',
     short: 'speaker change',
     severity: ({ text }) => (text.speakerLabels.severity === 'must' ? 'must' : 'should'),
-    look({ caption, before }) {
+    check({ caption, before }) {
       if (caption.speakers.length === 0) return null;
       const turns = unmarkedTurns(caption, before);
       const [first] = turns;

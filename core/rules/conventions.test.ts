@@ -3,7 +3,7 @@ import { captionsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
 import { usualRate } from '../time/frames.ts';
 import { misformedLabels, misformedNotes, misformedNumbers } from './conventions.ts';
-import type { Finding, Ground } from './finding.ts';
+import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt } from './findings.ts';
 import { repairOf } from './repairs/repairs.ts';
 import { plainStyle } from '../style/shipped.ts';
@@ -23,7 +23,7 @@ const all: HouseStyle = {
     numerals: { from: 11, severity: 'should' },
   },
 };
-const ground: Ground = { style: all, rate: usualRate, length: null, language: 'en' };
+const context: RuleContext = { style: all, rate: usualRate, length: null, language: 'en' };
 const conventions = new Set([
   'doubled-word',
   'no-capital',
@@ -33,7 +33,7 @@ const conventions = new Set([
   'speaker-label',
   'own-line',
 ]);
-const found = (of: Caption): readonly Finding[] => findingsAt([of], 0, ground).filter((f) => conventions.has(f.rule));
+const found = (of: Caption): readonly Finding[] => findingsAt([of], 0, context).filter((f) => conventions.has(f.rule));
 
 describe('sound notes', () => {
   it.each<[string, SoundNote, string | null]>([
@@ -93,7 +93,7 @@ describe('repairs', () => {
     const [finding] = found(of);
     return (
       finding &&
-      repairOf([of], 0, finding, ground, () => 'x')
+      repairOf([of], 0, finding, context, () => 'x')
         .repair?.after.map((x) => x.text)
         .join(' | ')
     );
@@ -116,7 +116,7 @@ describe('repairs', () => {
   it('keep who speaks, and which characters are the label', () => {
     const named = c('Keeper: Wait here.', { speakers: [{ from: 0, to: 18, speaker: 'Keeper', label: 8 }] });
     const [finding] = found(named);
-    const after = finding && repairOf([named], 0, finding, ground, () => 'x').repair?.after[0];
+    const after = finding && repairOf([named], 0, finding, context, () => 'x').repair?.after[0];
     expect(after?.text).toBe('KEEPER: Wait here.');
     expect(after?.speakers).toEqual([{ from: 0, to: 18, speaker: 'Keeper', label: 8 }]);
   });
@@ -137,7 +137,7 @@ describe('changes of speaker', () => {
   const said = (speaker: string, of: string, label = 0): Caption =>
     c(of, { speakers: [{ from: 0, to: of.length, speaker, label }] });
   const rulesOf = (...row: readonly Caption[]): readonly string[] =>
-    findingsAt(row, row.length - 1, ground).map((f) => f.rule);
+    findingsAt(row, row.length - 1, context).map((f) => f.rule);
 
   it.each<[string, Caption, Caption, boolean]>([
     ['the same speaker goes on', said('Trainer', 'Wait.'), said('Trainer', 'Now go.'), false],
@@ -163,13 +163,13 @@ describe('changes of speaker', () => {
         [11, 15, 900, 1200, 1, 'recogniser', 'yet'],
       ],
     });
-    const [finding] = findingsAt([both], 0, ground).filter((f) => f.rule === 'speaker-change');
+    const [finding] = findingsAt([both], 0, context).filter((f) => f.rule === 'speaker-change');
     if (!finding) throw new Error('The change is not found.');
-    const { repair } = repairOf([both], 0, finding, ground, () => 'new');
+    const { repair } = repairOf([both], 0, finding, context, () => 'new');
     const [after] = repair?.after ?? [];
     expect(after?.text).toBe('Ready?\nLOCK KEEPER: Not yet.');
     expect(after?.speakers[1]).toEqual({ from: 7, to: 28, speaker: 'Lock keeper', label: 13 });
     expect(after?.words.map((w) => after.text.slice(w[0], w[1]))).toContain('yet.');
-    expect(findingsAt(after ? [after] : [], 0, ground).map((f) => f.rule)).not.toContain('speaker-change');
+    expect(findingsAt(after ? [after] : [], 0, context).map((f) => f.rule)).not.toContain('speaker-change');
   });
 });

@@ -3,12 +3,12 @@ import { baseLanguage } from '../text/language.ts';
 import { labelsIn } from '../text/labels.ts';
 import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
 import { soundNotes } from '../text/sound-notes.ts';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import type { Caption, SpeakerRange } from '../track/caption.ts';
 import type { SoundNote, SpeakerLabel } from '../style/style.ts';
 
 /** A stretch of the text, what it is and what it should be. */
-export interface Misformed extends Stretch {
+export interface Misformed extends TextRange {
   readonly is: string;
   readonly wanted: string;
 }
@@ -67,7 +67,7 @@ export function unmarkedTurns(caption: Caption, before: Caption | null): Speaker
 }
 
 /** Whether a stretch begins with a dash, or right after one that begins its line. */
-const afterDash = (text: string, { from, to }: Stretch): boolean =>
+const afterDash = (text: string, { from, to }: TextRange): boolean =>
   /^\s*[-–—]/.test(text.slice(from, to)) || /(?:^|\n)[-–—]\s?$/.test(text.slice(Math.max(0, from - 3), from));
 
 /** Speaker labels of another form. */

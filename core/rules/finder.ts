@@ -1,6 +1,6 @@
 /** Finds in whole tracks, and after an edit again only where it can have changed something. */
 import type { Caption } from '../track/caption.ts';
-import type { Finding, Ground } from './finding.ts';
+import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt, mustOf, noFindings } from './findings.ts';
 
 /**
@@ -15,15 +15,15 @@ export interface Found {
 }
 
 export interface Finder {
-  /** Looks a track over; where it has been looked at before on the same ground, only what is new in it. */
-  readonly look: (captions: readonly Caption[], ground: Ground) => Found;
+  /** Looks a track over; where it has been looked at before under the same rules, only what is new in it. */
+  readonly look: (captions: readonly Caption[], context: RuleContext) => Found;
   /** Takes what was found elsewhere for these captions, a list for each of them. */
-  readonly take: (captions: readonly Caption[], ground: Ground, lists: readonly (readonly Finding[])[]) => Found;
+  readonly take: (captions: readonly Caption[], context: RuleContext, lists: readonly (readonly Finding[])[]) => Found;
   /** How many captions a look would go over. */
-  readonly work: (captions: readonly Caption[], ground: Ground) => number;
+  readonly work: (captions: readonly Caption[], context: RuleContext) => number;
 }
 
-const sameGround = (a: Ground | null, b: Ground): boolean =>
+const sameContext = (a: RuleContext | null, b: RuleContext): boolean =>
   a !== null &&
   a.style === b.style &&
   a.length === b.length &&
@@ -32,15 +32,15 @@ const sameGround = (a: Ground | null, b: Ground): boolean =>
   a.doubtBelow === b.doubtBelow;
 
 /** The findings of every caption, in order. */
-export const findingsOfAll = (captions: readonly Caption[], ground: Ground): (readonly Finding[])[] =>
-  captions.map((_, i) => findingsAt(captions, i, ground));
+export const findingsOfAll = (captions: readonly Caption[], context: RuleContext): (readonly Finding[])[] =>
+  captions.map((_, i) => findingsAt(captions, i, context));
 
 /**
  * Makes a finder. Captions are values: one that is the same object beside the same neighbours is not
  * looked at twice, and what did not change at either end of a track is passed over at once.
  */
 export function finder(): Finder {
-  let last: Ground | null = null;
+  let last: RuleContext | null = null;
   let known: readonly Caption[] = [];
   let lists: (readonly Finding[])[] = [];
   let byCaption = new Map<string, readonly Finding[]>();
@@ -64,8 +64,8 @@ export function finder(): Finder {
     });
   }
 
-  function take(captions: readonly Caption[], ground: Ground, fresh: readonly (readonly Finding[])[]): Found {
-    last = ground;
+  function take(captions: readonly Caption[], context: RuleContext, fresh: readonly (readonly Finding[])[]): Found {
+    last = context;
     known = captions;
     lists = [...fresh];
     byCaption = new Map();
@@ -74,8 +74,8 @@ export function finder(): Finder {
     return { byCaption, must };
   }
 
-  function look(captions: readonly Caption[], ground: Ground): Found {
-    if (!sameGround(last, ground)) return take(captions, ground, findingsOfAll(captions, ground));
+  function look(captions: readonly Caption[], context: RuleContext): Found {
+    if (!sameContext(last, context)) return take(captions, context, findingsOfAll(captions, context));
     const { from, toBefore, to } = changed(known, captions);
     const places = new Map<Caption, number>();
     for (let i = from; i < toBefore; i++) {
@@ -88,7 +88,7 @@ export function finder(): Finder {
       if (!caption) continue;
       const was = places.get(caption);
       const same = was !== undefined && known[was - 1] === captions[i - 1] && known[was + 1] === captions[i + 1];
-      fresh.push(same ? (lists[was] ?? noFindings) : findingsAt(captions, i, ground));
+      fresh.push(same ? (lists[was] ?? noFindings) : findingsAt(captions, i, context));
     }
     forget(from, toBefore);
     remember(captions, fresh, from);
@@ -98,8 +98,8 @@ export function finder(): Finder {
     return { byCaption, must };
   }
 
-  function work(captions: readonly Caption[], ground: Ground): number {
-    if (!sameGround(last, ground)) return captions.length;
+  function work(captions: readonly Caption[], context: RuleContext): number {
+    if (!sameContext(last, context)) return captions.length;
     const { from, to } = changed(known, captions);
     return to - from;
   }
@@ -128,4 +128,4 @@ function changed(before: readonly Caption[], after: readonly Caption[]): Changed
 }
 
 /** What there is to find in a track, once. */
-export const findIn = (captions: readonly Caption[], ground: Ground): Found => finder().look(captions, ground);
+export const findIn = (captions: readonly Caption[], context: RuleContext): Found => finder().look(captions, context);

@@ -53,7 +53,7 @@ export interface Finding {
 }
 
 /** What findings are looked for against. */
-export interface Ground {
+export interface RuleContext {
   readonly style: HouseStyle;
   readonly rate: FrameRate;
   /** BCP 47, where it is known: tells which phrases belong together. */
@@ -65,7 +65,7 @@ export interface Ground {
 }
 
 /** A caption with its neighbours in time, and measured. */
-export interface InPlace {
+export interface CaptionInPlace {
   readonly caption: Caption;
   readonly before: Caption | null;
   readonly next: Caption | null;
@@ -78,7 +78,7 @@ export interface InPlace {
 export const groups = ['Text', 'Words', 'Sound', 'Reading', 'Time', 'State'] as const;
 
 /** What a rule found: the parts of a finding that are its own to tell. */
-export interface Departure {
+export interface Violation {
   readonly value: number;
   readonly limit: number;
   readonly message: string;
@@ -99,7 +99,7 @@ export interface Rule {
   readonly lessIsWorse?: true;
   /** How much a style minds it; where that is `off` nobody looks. */
   readonly severity: (style: HouseStyle) => Severity;
-  readonly look: (at: InPlace, ground: Ground) => Departure | null;
+  readonly check: (at: CaptionInPlace, context: RuleContext) => Violation | null;
 }
 
 /** Whether somebody has let a finding be: for its rule, on its caption, and while its figure is no worse than it was then. */

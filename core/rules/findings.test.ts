@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { captionsArbitrary, play, seedsArbitrary } from '../track/arbitrary.ts';
 import { caption, type Caption } from '../track/caption.ts';
-import type { Ground } from './finding.ts';
+import type { RuleContext } from './finding.ts';
 import { findIn, finder } from './finder.ts';
 import { findingsAt } from './findings.ts';
 import { repairOf } from './repairs/repairs.ts';
@@ -15,8 +15,8 @@ function lecture(): HouseStyle {
 }
 const style = lecture();
 const rate = { numerator: 25, denominator: 1 };
-const ground: Ground = { style, rate, length: 60_000 };
-const rulesOf = (captions: readonly Caption[], on: Ground = ground) =>
+const context: RuleContext = { style, rate, length: 60_000 };
+const rulesOf = (captions: readonly Caption[], on: RuleContext = context) =>
   [...findIn(captions, on).byCaption.values()].flat().map((f) => f.rule);
 const c = (id: string, start: number, end: number, text = 'It is level.'): Caption => caption({ id, start, end, text });
 
@@ -62,7 +62,7 @@ describe('findings', () => {
 
   // Common practice: two frames at 24000/1001 are 83.4 ms, and clients write 83 or 84.
   it('takes 83 and 84 ms for two frames at 24000/1001 and not 82', () => {
-    const film: Ground = { ...ground, rate: { numerator: 24000, denominator: 1001 } };
+    const film: RuleContext = { ...context, rate: { numerator: 24000, denominator: 1001 } };
     expect(smallestGap(style, film.rate)).toBeCloseTo(83.42, 2);
     for (const [gap, expected] of [
       [84, []],
@@ -75,7 +75,7 @@ describe('findings', () => {
 
   it('gives the figure and its unit in the sentence', () => {
     const fast = c('a', 0, 1120, 'Never open it faster than one turn\na second, whatever the queue.');
-    const [first] = findingsAt([fast], 0, ground);
+    const [first] = findingsAt([fast], 0, context);
     expect(first?.message).toBe('63 characters in 1.12 s = 56.3 cps; limit 20. Needs 3.15 s.');
   });
 
@@ -83,11 +83,11 @@ describe('findings', () => {
     fc.assert(
       fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
         const { look } = finder();
-        look(captions, ground);
+        look(captions, context);
         let now = captions;
         for (const seed of seeds) {
           now = play(now, [seed], `n${String(seeds.indexOf(seed))}-`).captions;
-          expect(look(now, ground)).toEqual(findIn(now, ground));
+          expect(look(now, context)).toEqual(findIn(now, context));
         }
       }),
     );
@@ -96,20 +96,20 @@ describe('findings', () => {
   it('forgets what it knew when the style changes', () => {
     const { look } = finder();
     const captions = [c('a', 0, 2000, 'x'.repeat(30))];
-    expect(look(captions, ground).must).toBe(0);
+    expect(look(captions, context).must).toBe(0);
     const short = { ...style, text: { ...style.text, lineLength: { limit: 17, severity: 'must' as const } } };
-    expect(look(captions, { ...ground, style: short }).must).toBe(1);
+    expect(look(captions, { ...context, style: short }).must).toBe(1);
   });
 
   it('says nothing for a rule that is off', () => {
     const off = { ...style, text: { ...style.text, lineLength: { limit: 5, severity: 'off' as const } } };
-    expect(rulesOf([c('a', 0, 2000)], { ...ground, style: off })).toEqual([]);
+    expect(rulesOf([c('a', 0, 2000)], { ...context, style: off })).toEqual([]);
   });
 });
 
 it('finds captions in conflict first, whatever the style, and leaves them to people', () => {
   const torn = caption({ id: 'a', start: 0, end: 2000, text: 'the gate', versions: [null] });
-  const [first] = findingsAt([torn], 0, ground);
+  const [first] = findingsAt([torn], 0, context);
   expect(first).toMatchObject({ rule: 'in-conflict', severity: 'must', figures: { value: 1, limit: 0 } });
-  expect(first && repairOf([torn], 0, first, ground, () => 'n').repair).toBeNull();
+  expect(first && repairOf([torn], 0, first, context, () => 'n').repair).toBeNull();
 });

@@ -3,7 +3,7 @@ import { measure } from '../text/measures.ts';
 import { sign, signsOf } from '../text/signs.ts';
 import type { Caption } from '../track/caption.ts';
 import { conventionRules } from './convention-rules.ts';
-import { isLetBe, type Finding, type Ground, type Rule, type RuleId } from './finding.ts';
+import { isLetBe, type Finding, type RuleContext, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
 import { conflictRule, stateRules, timeRules } from './time-rules.ts';
@@ -30,18 +30,18 @@ export function ruleNamed(id: RuleId): Rule {
 export const titleOf = (id: string): string => byId.get(id)?.title ?? id;
 
 /** A rule a style minds, and how much. */
-interface Asked {
+interface ActiveRule {
   readonly rule: Rule;
   readonly severity: Exclude<Severity, 'off'>;
 }
 
-const asked = new WeakMap<HouseStyle, readonly Asked[]>();
+const asked = new WeakMap<HouseStyle, readonly ActiveRule[]>();
 
 /** The rules a style minds, in order. */
-export function askedBy(style: HouseStyle): readonly Asked[] {
+export function activeRules(style: HouseStyle): readonly ActiveRule[] {
   const known = asked.get(style);
   if (known) return known;
-  const found = rules.flatMap((rule): Asked[] => {
+  const found = rules.flatMap((rule): ActiveRule[] => {
     const severity = rule.severity(style);
     return severity === 'off' ? [] : [{ rule, severity }];
   });
@@ -56,17 +56,17 @@ export const rulesVersion = 1;
 export const noFindings: readonly Finding[] = [];
 
 /** The findings of the caption at a place, those that were let be left out. */
-export function findingsAt(captions: readonly Caption[], i: number, ground: Ground): readonly Finding[] {
+export function findingsAt(captions: readonly Caption[], i: number, context: RuleContext): readonly Finding[] {
   const caption = captions[i];
   if (!caption) return noFindings;
   const before = i > 0 ? (captions[i - 1] ?? null) : null;
   const next = i + 1 < captions.length ? (captions[i + 1] ?? null) : null;
   const signs = signsOf(caption.text);
-  const measures = measure(caption, ground.style.counting, (signs & sign.combining) === 0);
+  const measures = measure(caption, context.style.counting, (signs & sign.combining) === 0);
   const place = { caption, before, next, measures, signs };
   let findings: Finding[] | null = null;
-  for (const { rule, severity } of askedBy(ground.style)) {
-    const departure = rule.look(place, ground);
+  for (const { rule, severity } of activeRules(context.style)) {
+    const departure = rule.check(place, context);
     if (departure === null) continue;
     const finding: Finding = {
       rule: rule.id,

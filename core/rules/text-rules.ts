@@ -14,7 +14,7 @@ export const textRules: readonly Rule[] = [
     title: 'Line too long',
     short: 'long line',
     severity: ({ text }) => text.lineLength.severity,
-    look({ measures: { lines } }, { style }) {
+    check({ measures: { lines } }, { style }) {
       const { limit } = style.text.lineLength;
       let longest = 0;
       for (const line of lines) if (line > longest) longest = line;
@@ -29,7 +29,7 @@ export const textRules: readonly Rule[] = [
     title: 'Too many lines',
     short: 'many lines',
     severity: ({ text }) => text.lines.severity,
-    look({ measures: { lines } }, { style }) {
+    check({ measures: { lines } }, { style }) {
       const { limit } = style.text.lines;
       if (lines.length <= limit) return null;
       const message = `The caption has ${plural(lines.length, 'line')}; limit ${String(limit)}.`;
@@ -42,7 +42,7 @@ export const textRules: readonly Rule[] = [
     title: 'Too many words in a line',
     short: 'many words',
     severity: ({ text }) => text.wordsInLine.severity,
-    look({ caption }, { style }) {
+    check({ caption }, { style }) {
       const { limit } = style.text.wordsInLine;
       const most = Math.max(...caption.text.split('\n').map((line) => line.match(/\S+/g)?.length ?? 0));
       if (most <= limit) return null;
@@ -55,7 +55,7 @@ export const textRules: readonly Rule[] = [
     title: 'A break parts a phrase',
     short: 'parted phrase',
     severity: ({ text }) => text.breaks.severity,
-    look({ caption: { text } }, { language }) {
+    check({ caption: { text } }, { language }) {
       for (let at = text.indexOf('\n'); at >= 0; at = text.indexOf('\n', at + 1)) {
         const before = lastWord(text, at);
         const after = firstWord(text, at + 1);
@@ -72,7 +72,7 @@ export const textRules: readonly Rule[] = [
     title: 'Sentences share a line',
     short: 'shared line',
     severity: ({ text }) => text.ownLineAbove.severity,
-    look({ caption: { text }, signs }, { style, language }) {
+    check({ caption: { text }, signs }, { style, language }) {
       if ((signs & sign.inner) === 0) return null;
       const { limit } = style.text.ownLineAbove;
       const longest = tooLongForOneLine(text, limit, phrasesOf(language), style.counting);
@@ -87,7 +87,7 @@ export const textRules: readonly Rule[] = [
     title: 'Lopsided lines',
     short: 'lopsided',
     severity: ({ text }) => (text.shape.form === 'fill' ? 'off' : text.shape.severity),
-    look({ measures: { lines } }, { style }) {
+    check({ measures: { lines } }, { style }) {
       const [first = 0, second = 0] = lines;
       if (lines.length !== 2 || second === 0) return null;
       const even = style.text.shape.form === 'even';
@@ -108,7 +108,7 @@ export const textRules: readonly Rule[] = [
     title: 'One line is enough',
     short: 'one line',
     severity: ({ text }) => text.oneLineUpTo.severity,
-    look({ caption, signs, measures: { lines, characters } }, { style }) {
+    check({ caption, signs, measures: { lines, characters } }, { style }) {
       const { limit } = style.text.oneLineUpTo;
       if (lines.length === 1 || characters === 0 || (signs & sign.dash) !== 0) return null;
       const value = characters + (style.counting.spaces ? lines.length - 1 : 0);
@@ -122,7 +122,7 @@ export const textRules: readonly Rule[] = [
     title: 'Empty caption',
     short: 'empty',
     severity: () => 'must',
-    look({ caption }) {
+    check({ caption }) {
       if (/\S/.test(caption.text)) return null;
       const message = 'There is no text in this caption; it will be left out of every file.';
       return { value: 0, limit: 1, message };
@@ -134,7 +134,7 @@ export const textRules: readonly Rule[] = [
     title: 'Brackets or markup left open',
     short: 'left open',
     severity: () => 'must',
-    look({ caption: { text }, signs }) {
+    check({ caption: { text }, signs }) {
       if ((signs & sign.bracket) === 0) return null;
       const tag = /<\/?(?:i|b|u|font|c|v)\b[^>\n]{0,80}>/i.exec(text)?.[0];
       if (tag) return { value: 1, limit: 0, message: `“${tag}” would be shown as it stands.` };
@@ -151,7 +151,7 @@ export const textRules: readonly Rule[] = [
     title: 'Character not allowed',
     short: 'character',
     severity: ({ text }) => (text.characters.set === 'any' ? 'off' : text.characters.severity),
-    look({ caption }) {
+    check({ caption }) {
       const wrong = notInCea608(caption.text);
       if (wrong.length === 0) return null;
       const message = `${wrong.map((w) => `“${w}”`).join(', ')} cannot be shown by decoders of the CEA-608 set.`;
@@ -164,7 +164,7 @@ export const textRules: readonly Rule[] = [
     title: 'Stray space',
     short: 'stray space',
     severity: ({ text }) => text.tidy.severity,
-    look({ caption: { text }, signs }) {
+    check({ caption: { text }, signs }) {
       if ((signs & sign.straySpace) === 0 || text.trim() === '') return null;
       const value = straySpaces(text);
       return { value, limit: 0, message: `${plural(value, 'space')} too many, at the end of a line or doubled.` };
@@ -176,7 +176,7 @@ export const textRules: readonly Rule[] = [
     title: 'Stray punctuation',
     short: 'stray sign',
     severity: ({ text }) => text.tidy.severity,
-    look({ caption: { text }, signs }) {
+    check({ caption: { text }, signs }) {
       if ((signs & sign.strayPunctuation) === 0) return null;
       const line = text.split('\n').find((l) => /^\s*[,.;:!?](?!\.\.)/.test(l) || /[,;:][,;:]$/.test(l));
       if (line === undefined) return null;

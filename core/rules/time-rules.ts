@@ -17,7 +17,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Too fast to read',
     short: 'too fast',
     severity: ({ reading }) => reading.speed.severity,
-    look({ measures: { characters, duration, speed } }, { style }) {
+    check({ measures: { characters, duration, speed } }, { style }) {
       const { limit } = style.reading.speed;
       if (speed <= limit) return null;
       const message = `${String(characters)} characters in ${seconds(duration)} = ${speedText(speed)} cps; limit ${String(limit)}. Needs ${seconds(need(characters, limit))}.`;
@@ -30,7 +30,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Too many words a minute',
     short: 'too many words',
     severity: ({ reading }) => reading.words.severity,
-    look({ caption, measures: { duration } }, { style }) {
+    check({ caption, measures: { duration } }, { style }) {
       const { limit } = style.reading.words;
       const words = countWords(caption.text);
       const value = duration > 0 ? (words * 60_000) / duration : words > 0 ? Infinity : 0;
@@ -45,7 +45,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Brisk to read',
     short: 'brisk',
     severity: ({ reading }) => (reading.speed.severity === 'off' ? 'off' : 'should'),
-    look({ measures: { speed } }, { style }) {
+    check({ measures: { speed } }, { style }) {
       const { limit, target } = style.reading.speed;
       if (speed <= target || speed > limit) return null;
       const message = `${speedText(speed)} cps is above the target of ${String(target)}, within the limit of ${String(limit)}.`;
@@ -59,7 +59,7 @@ export const timeRules: readonly Rule[] = [
     title: 'On screen too briefly',
     short: 'too brief',
     severity: ({ time }) => time.shortest.severity,
-    look({ measures: { duration } }, { style }) {
+    check({ measures: { duration } }, { style }) {
       const { limit } = style.time.shortest;
       if (duration >= limit) return null;
       return { value: duration, limit, message: `On screen for ${seconds(duration)}; shortest ${seconds(limit)}.` };
@@ -71,7 +71,7 @@ export const timeRules: readonly Rule[] = [
     title: 'On screen too long',
     short: 'too long',
     severity: ({ time }) => time.longest.severity,
-    look({ measures: { duration } }, { style }) {
+    check({ measures: { duration } }, { style }) {
       const { limit } = style.time.longest;
       if (duration <= limit) return null;
       return { value: duration, limit, message: `On screen for ${seconds(duration)}; longest ${seconds(limit)}.` };
@@ -84,7 +84,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Gap too small',
     short: 'small gap',
     severity: ({ time }) => time.gap.severity,
-    look({ caption, next }, { style, rate }) {
+    check({ caption, next }, { style, rate }) {
       if (!next) return null;
       const gap = next.start - caption.end;
       const { limit: asked, unit } = style.time.gap;
@@ -102,7 +102,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Gap to close',
     short: 'gap to close',
     severity: ({ time }) => time.closeBelow.severity,
-    look({ caption, next }, { style, rate }) {
+    check({ caption, next }, { style, rate }) {
       if (!next) return null;
       const gap = next.start - caption.end;
       const below = style.time.closeBelow.limit;
@@ -118,7 +118,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Overlaps the next',
     short: 'overlap',
     severity: ({ time }) => time.overlap.severity,
-    look({ caption, next }) {
+    check({ caption, next }) {
       if (!next || next.start >= caption.end) return null;
       const value = caption.end - next.start;
       const message = `Still on screen for ${seconds(value)} after the next caption has begun.`;
@@ -131,7 +131,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Times are provisional',
     short: 'provisional',
     severity: ({ time }) => time.provisional.severity,
-    look({ caption }) {
+    check({ caption }) {
       if (caption.timing === 'set') return null;
       return { value: 1, limit: 0, message: 'This text has no place in the sound yet; its times are a guess.' };
     },
@@ -142,7 +142,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Early against speech',
     short: 'early',
     severity: ({ time }) => time.sync.severity,
-    look({ caption }, { style }) {
+    check({ caption }, { style }) {
       const limit = style.time.sync.early;
       const value = -(syncOffset(caption) ?? 0);
       if (value <= limit) return null;
@@ -156,7 +156,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Late against speech',
     short: 'late',
     severity: ({ time }) => time.sync.severity,
-    look({ caption }, { style }) {
+    check({ caption }, { style }) {
       const limit = style.time.sync.late;
       const value = syncOffset(caption) ?? 0;
       if (value <= limit) return null;
@@ -170,7 +170,7 @@ export const timeRules: readonly Rule[] = [
     title: 'Past the end of the recording',
     short: 'past the end',
     severity: () => 'must',
-    look({ caption: { end } }, { length }) {
+    check({ caption: { end } }, { length }) {
       if (length === null || end <= length) return null;
       return { value: end, limit: length, message: `Ends ${seconds(end - length)} after the recording does.` };
     },
@@ -186,7 +186,7 @@ export const conflictRule: Rule = {
   short: 'versions',
   // Whatever the style: two people wrote something else here, and one caption goes out.
   severity: () => 'must',
-  look({ caption }) {
+  check({ caption }) {
     if (!caption.versions) return null;
     const count = caption.versions.length + 1;
     return {
@@ -204,7 +204,7 @@ export const stateRules: readonly Rule[] = [
     title: 'Not proofed',
     short: 'not proofed',
     severity: ({ state }) => state.proofed.severity,
-    look({ caption }) {
+    check({ caption }) {
       if (caption.proofed) return null;
       return { value: 0, limit: 1, message: 'Nobody has heard this caption through and agreed with it yet.' };
     },

@@ -2,11 +2,11 @@
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from '../text/wording.ts';
 import { sign } from '../text/signs.ts';
 import { isDoubtful } from '../track/doubt.ts';
-import type { Stretch } from '../text/stretch.ts';
-import { plural, type Departure, type Rule } from './finding.ts';
+import type { TextRange } from '../text/text-range.ts';
+import { plural, type Violation, type Rule } from './finding.ts';
 
 /** What is said of slips found in a text, by the first of them. */
-function slips(text: string, found: readonly Stretch[], says: (word: string) => string): Departure | null {
+function slips(text: string, found: readonly TextRange[], says: (word: string) => string): Violation | null {
   const [first] = found;
   return first ? { value: found.length, limit: 0, message: says(text.slice(first.from, first.to)) } : null;
 }
@@ -18,7 +18,7 @@ export const wordRules: readonly Rule[] = [
     title: 'Doubtful word left',
     short: 'doubtful',
     severity: () => 'should',
-    look({ caption }, { doubtBelow }) {
+    check({ caption }, { doubtBelow }) {
       const [first, ...more] = caption.words.filter((w) => isDoubtful(caption, w, doubtBelow));
       if (!first) return null;
       const others = more.length === 0 ? '' : ` and of ${plural(more.length, 'other')}`;
@@ -32,7 +32,7 @@ export const wordRules: readonly Rule[] = [
     title: 'Doubled word',
     short: 'doubled',
     severity: () => 'should',
-    look({ caption, signs }) {
+    check({ caption, signs }) {
       if ((signs & sign.echo) === 0) return null;
       return slips(caption.text, doubledWords(caption.text), (word) => `“${word}” stands twice in a row.`);
     },
@@ -43,7 +43,7 @@ export const wordRules: readonly Rule[] = [
     title: 'Sentence without a capital',
     short: 'no capital',
     severity: () => 'should',
-    look({ caption: { text }, signs }) {
+    check({ caption: { text }, signs }) {
       if ((signs & sign.inner) === 0) return null;
       return slips(text, lowerAfterEnd(text), (word) => `A sentence begins with “${word}”.`);
     },
@@ -54,7 +54,7 @@ export const wordRules: readonly Rule[] = [
     title: 'No end mark before a sentence',
     short: 'no end mark',
     severity: () => 'should',
-    look({ caption: { text }, signs }, { language }) {
+    check({ caption: { text }, signs }, { language }) {
       if ((signs & sign.capital) === 0) return null;
       return slips(
         text,

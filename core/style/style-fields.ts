@@ -2,7 +2,7 @@
 import type { HouseStyle, Severity } from './style.ts';
 
 /** One value of a field, by its key within the field. */
-export type Part =
+export type FieldPart =
   | {
       readonly key: string;
       readonly kind: 'number';
@@ -23,14 +23,14 @@ export interface Field {
   readonly path: string;
   readonly group: 'Text' | 'Reading' | 'Time' | 'State' | 'Counting';
   readonly title: string;
-  readonly parts: readonly Part[];
+  readonly parts: readonly FieldPart[];
   readonly hasSeverity: boolean;
 }
 
 const severities: readonly Severity[] = ['must', 'should', 'off'];
 
-type NumberPart = Extract<Part, { kind: 'number' }>;
-const number = (key: string, unit: string, least: number, most: number, more: Partial<NumberPart> = {}): Part => ({
+type NumberPart = Extract<FieldPart, { kind: 'number' }>;
+const number = (key: string, unit: string, least: number, most: number, more: Partial<NumberPart> = {}): FieldPart => ({
   key,
   kind: 'number',
   least,
@@ -38,11 +38,11 @@ const number = (key: string, unit: string, least: number, most: number, more: Pa
   unit,
   ...more,
 });
-const choice = (key: string, ...of: string[]): Part => ({ key, kind: 'choice', of });
-const limit = (unit: string, least: number, most: number): readonly Part[] => [number('limit', unit, least, most)];
+const choice = (key: string, ...of: string[]): FieldPart => ({ key, kind: 'choice', of });
+const limit = (unit: string, least: number, most: number): readonly FieldPart[] => [number('limit', unit, least, most)];
 const hour = 3_600_000;
 const inSeconds = [number('limit', 's', 0, hour, { scale: 1000 })];
-const speed = (unit: string, most: number): readonly Part[] => [
+const speed = (unit: string, most: number): readonly FieldPart[] => [
   number('limit', unit, 1, most),
   number('target', unit, 1, most, { label: 'aim for' }),
 ];
@@ -51,7 +51,7 @@ const field = (
   group: Field['group'],
   path: string,
   title: string,
-  parts: readonly Part[] = [],
+  parts: readonly FieldPart[] = [],
   hasSeverity = true,
 ): Field => ({ group, path, title, parts, hasSeverity });
 
@@ -103,7 +103,7 @@ export const valueAt = (value: unknown, path: string): unknown =>
 const pathOf = (of: Field, key: string): string => (key === '' ? of.path : `${of.path}.${key}`);
 
 /** What a field holds in a style. */
-export const partOf = (style: HouseStyle, of: Field, { key }: Pick<Part, 'key'>): unknown =>
+export const partOf = (style: HouseStyle, of: Field, { key }: Pick<FieldPart, 'key'>): unknown =>
   valueAt(style, pathOf(of, key));
 export const severityIn = (style: HouseStyle, of: Field): Severity =>
   of.hasSeverity ? (valueAt(style, pathOf(of, 'severity')) as Severity) : 'off';
@@ -128,7 +128,7 @@ const oneOf = (allowed: readonly unknown[]): Expected => ({
   what: `one of ${allowed.join(', ')}`,
 });
 
-function expectedOf(part: Part): Expected {
+function expectedOf(part: FieldPart): Expected {
   if (part.kind === 'flag') return { is: (v) => typeof v === 'boolean', what: 'true or false' };
   if (part.kind === 'choice') return oneOf(part.of);
   const { least, most } = part;

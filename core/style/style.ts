@@ -7,11 +7,11 @@ import type { Caption } from '../track/caption.ts';
 export type Severity = 'must' | 'should' | 'off';
 
 /** Something that is either as it should be or not. */
-export interface Asked {
+export interface RuleSetting {
   readonly severity: Severity;
 }
 
-export interface Limit extends Asked {
+export interface Limit extends RuleSetting {
   readonly limit: number;
 }
 
@@ -47,16 +47,16 @@ export interface HouseStyle {
     readonly oneLineUpTo: Limit;
     /** Sentences of more characters than this stand on lines or captions of their own. */
     readonly ownLineAbove: Limit;
-    readonly shape: Asked & { readonly form: Shape };
+    readonly shape: RuleSetting & { readonly form: Shape };
     /** Lines break where the sense does. */
-    readonly breaks: Asked;
-    readonly characters: Asked & { readonly set: CharacterSet };
+    readonly breaks: RuleSetting;
+    readonly characters: RuleSetting & { readonly set: CharacterSet };
     /** No stray spaces, no stray punctuation. */
-    readonly tidy: Asked;
-    readonly speakerLabels: Asked & { readonly form: SpeakerLabel };
-    readonly soundNotes: Asked & { readonly form: SoundNote };
-    readonly hesitations: Asked & { readonly are: 'kept' | 'removed' };
-    readonly numerals: Asked & { readonly from: number };
+    readonly tidy: RuleSetting;
+    readonly speakerLabels: RuleSetting & { readonly form: SpeakerLabel };
+    readonly soundNotes: RuleSetting & { readonly form: SoundNote };
+    readonly hesitations: RuleSetting & { readonly are: 'kept' | 'removed' };
+    readonly numerals: RuleSetting & { readonly from: number };
   };
   readonly reading: {
     /** In characters per second. */
@@ -71,14 +71,14 @@ export interface HouseStyle {
     readonly gap: GapLimit;
     /** Gaps shorter than this are closed to the smallest. */
     readonly closeBelow: Limit;
-    readonly overlap: Asked;
-    readonly provisional: Asked;
+    readonly overlap: RuleSetting;
+    readonly provisional: RuleSetting;
     /** How long a new caption is. */
     readonly usual: number;
     /** How early or late a caption may begin against its first spoken word. */
-    readonly sync: Asked & { readonly early: number; readonly late: number };
+    readonly sync: RuleSetting & { readonly early: number; readonly late: number };
   };
-  readonly state: { readonly proofed: Asked };
+  readonly state: { readonly proofed: RuleSetting };
 }
 
 /** How long a caption has to be on screen for a reading speed, and at the least, in ms. */

@@ -2,10 +2,10 @@
 import { baseLanguage, isLanguageTag } from './language.ts';
 import { phrasesOf } from './phrases/bonds.ts';
 import { bare, factsOf, kind } from './phrases/words.ts';
-import type { Stretch } from './stretch.ts';
+import type { TextRange } from './text-range.ts';
 
 /** A letter in another size: `[from, to)` becomes `insert`. */
-export interface Resized extends Stretch {
+export interface Resized extends TextRange {
   readonly insert: string;
 }
 

@@ -1,6 +1,6 @@
 /** Sounds people make while they look for words; lists per language. */
 import { baseLanguage } from './language.ts';
-import type { Stretch } from './stretch.ts';
+import type { TextRange } from './text-range.ts';
 
 const lists: Readonly<Record<string, ReadonlySet<string>>> = {
   en: new Set(['um', 'umm', 'uhm', 'uh', 'uhh', 'er', 'erm']),
@@ -8,7 +8,7 @@ const lists: Readonly<Record<string, ReadonlySet<string>>> = {
 const none: ReadonlySet<string> = new Set();
 
 /** Where the word itself stands. */
-export interface Hesitation extends Stretch {
+export interface Hesitation extends TextRange {
   readonly word: string;
 }
 

@@ -1,6 +1,6 @@
 /** Speaker labels: the name before what is said, as `MARY:` or `[Mary]`. */
 import type { Caption } from '../track/caption.ts';
-import type { Stretch } from './stretch.ts';
+import type { TextRange } from './text-range.ts';
 
 /** A name as labels have it: a few words, a number, initials. */
 const name = String.raw`[\p{L}\p{N}][\p{L}\p{N}\p{M} .'’&/-]{0,39}`;
@@ -47,14 +47,14 @@ const nobody: ReadonlySet<string> = new Set();
  * The labels of a caption: those it knows of, and at the beginning of its lines those that look like one.
  * @param known names of speakers, in lower case
  */
-export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: ReadonlySet<string> = nobody): Stretch[] {
+export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: ReadonlySet<string> = nobody): TextRange[] {
   const marked = of.speakers
     .filter((s) => s.label > 0)
     // No longer than what is said: words behind it are not the label's.
     .map((s) => ({ from: s.from, to: Math.min(s.to, s.from + s.label) }));
   if (!of.text.includes(':')) return marked;
   let from = 0;
-  const found: Stretch[] = [];
+  const found: TextRange[] = [];
   for (const line of of.text.split('\n')) {
     const dash = /^[-–—]\s*/.exec(line)?.[0].length ?? 0;
     const at = from + dash;

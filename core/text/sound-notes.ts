@@ -1,9 +1,9 @@
 /** Sound notes: descriptions in brackets of something heard. */
-import type { Stretch } from './stretch.ts';
+import type { TextRange } from './text-range.ts';
 
 /** Stretches in square brackets, over several lines too. */
-function bracketed(text: string): Stretch[] {
-  const found: Stretch[] = [];
+function bracketed(text: string): TextRange[] {
+  const found: TextRange[] = [];
   for (let from = text.indexOf('['); from >= 0; from = text.indexOf('[', from + 1)) {
     const to = text.indexOf(']', from);
     if (to < 0) break;
@@ -17,7 +17,7 @@ function bracketed(text: string): Stretch[] {
  * The sound notes of a text: what stands in square brackets; a whole caption in round ones; lines of
  * notes of music and nothing else. Round brackets inside a sentence are part of it. Common practice.
  */
-export function soundNotes(text: string): readonly Stretch[] {
+export function soundNotes(text: string): readonly TextRange[] {
   const whole = text.trim();
   if (/^\([^()]*\)$/.test(whole)) return [{ from: 0, to: text.length }];
   if (whole !== '' && /^[♪♫#\s]+$/.test(whole) && /[♪♫]/.test(whole)) return [{ from: 0, to: text.length }];

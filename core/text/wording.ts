@@ -1,6 +1,6 @@
 /** Slips of wording that the text alone shows. */
 import { baseLanguage } from './language.ts';
-import type { Stretch } from './stretch.ts';
+import type { TextRange } from './text-range.ts';
 
 /** English words that are said twice in a row on purpose. */
 const twice = new Set('had that no yes very so bye ha hear there now more is'.split(' '));
@@ -13,8 +13,8 @@ const isLetter = (text: string, at: number): boolean => {
 const isSpace = (unit: number): boolean => unit === 0x20 || unit === 0x0a;
 
 /** Words that follow themselves with nothing but space between, the second of each. */
-export function doubledWords(text: string): Stretch[] {
-  const found: Stretch[] = [];
+export function doubledWords(text: string): TextRange[] {
+  const found: TextRange[] = [];
   let before = -1;
   let beforeEnd = -1;
   let start = -1;
@@ -43,8 +43,8 @@ const isSame = (text: string, a: number, b: number, length: number): boolean =>
   text.slice(a, a + length).toLowerCase() === text.slice(b, b + length).toLowerCase();
 
 /** Words without a capital after the end of a sentence. “p.m. the”, “she said” after a quotation and “…and” are none. */
-export function lowerAfterEnd(text: string): Stretch[] {
-  const found: Stretch[] = [];
+export function lowerAfterEnd(text: string): TextRange[] {
+  const found: TextRange[] = [];
   if (!/[.!?]\s\p{Ll}/u.test(text)) return found;
   for (const match of text.matchAll(/\p{L}{3}(?<!etc)[.!?]\s\p{Ll}[\p{L}’']*/gu))
     found.push({ from: match.index + 5, to: match.index + match[0].length });
@@ -58,7 +58,7 @@ const opening = new RegExp(String.raw`\p{Ll}\s(?:${openers})\s\p{Ll}`, 'u');
 const eachOpening = new RegExp(String.raw`(?<=\p{Ll}\s)(?:${openers})(?=\s\p{Ll})`, 'gu');
 
 /** Words that begin a sentence though nothing ends the one before. @param language BCP 47; English where it is not known */
-export function upperWithoutEnd(text: string, language: string | null | undefined): Stretch[] {
+export function upperWithoutEnd(text: string, language: string | null | undefined): TextRange[] {
   if (baseLanguage(language) !== 'en' || !opening.test(text)) return [];
   return Array.from(text.matchAll(eachOpening), (m) => ({ from: m.index, to: m.index + m[0].length }));
 }

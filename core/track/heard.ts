@@ -1,15 +1,15 @@
 /** Which word a listener means: the one just heard, and the ones before it. */
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import { captionAt, type Caption } from './caption.ts';
 import { tokensOf } from './ranges.ts';
 
 /** A word by its caption's place in the track and its stretch of the text. */
-export interface Heard extends Stretch {
+export interface Heard extends TextRange {
   readonly index: number;
 }
 
 /** A word and when it begins, in ms. */
-interface Begun extends Stretch {
+interface Begun extends TextRange {
   readonly start: number;
 }
 

@@ -9,7 +9,7 @@ import { EditRefused, merge, type Edit } from './edits.ts';
 import type { Part } from './transform/parts.ts';
 import { transform } from './transform/transform.ts';
 
-export interface Step {
+export interface UndoStep {
   /** What was done; kept so that typing on can merge with it. */
   readonly done: Edit;
   /** Takes the step back; null where others' work stands in its way. */
@@ -17,8 +17,8 @@ export interface Step {
 }
 
 export interface History {
-  readonly undo: readonly Step[];
-  readonly redo: readonly Step[];
+  readonly undo: readonly UndoStep[];
+  readonly redo: readonly UndoStep[];
 }
 
 export const noHistory: History = { undo: [], redo: [] };
@@ -39,7 +39,7 @@ export function remember(history: History, done: Edit, inverse: Edit, mergeable:
 }
 
 /** Steps, the next to be taken last, carried over what others did. */
-function carrySteps(steps: readonly Step[], captions: readonly Caption[], theirs: readonly Part[]): readonly Step[] {
+function carrySteps(steps: readonly UndoStep[], captions: readonly Caption[], theirs: readonly Part[]): readonly UndoStep[] {
   const open = steps.flatMap((step) => (step.inverse ? [{ step, inverse: step.inverse }] : [])).reverse();
   if (open.length === 0) return steps;
   const { own, conflicts } = transform(
@@ -94,7 +94,7 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
     if (inverse) {
       try {
         const taken = apply(captions, inverse);
-        const back: Step = { done: inverse, inverse: taken.inverse };
+        const back: UndoStep = { done: inverse, inverse: taken.inverse };
         return { history: { ...history, [from]: steps, [to]: [...history[to], back] }, edit: inverse, skipped };
       } catch (error) {
         if (!(error instanceof EditRefused)) throw error;

@@ -1,5 +1,5 @@
 /** How marks, speakers and word times travel with the text when it changes. */
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import type { Caption, Mark, SpeakerRange, WordRange } from './caption.ts';
 
 /** The parts of a caption that hang on its text. */
@@ -10,7 +10,7 @@ export type Ranged = Pick<Caption, 'text' | 'marks' | 'speakers' | 'words'>;
  * to it, text typed before its start does not; text that replaces its tail belongs to it, text that
  * replaces its head does not. Nothing is left of a span whose text is gone.
  */
-function mapSpan<T extends Stretch>(span: T, from: number, to: number, length: number): T | null {
+function mapSpan<T extends TextRange>(span: T, from: number, to: number, length: number): T | null {
   const delta = length - (to - from);
   let start = span.from;
   if (start >= to && !(start === from && to > from)) start += delta;
@@ -21,7 +21,7 @@ function mapSpan<T extends Stretch>(span: T, from: number, to: number, length: n
   return end > start ? { ...span, from: start, to: end } : null;
 }
 
-function mapSpans<T extends Stretch>(spans: readonly T[], from: number, to: number, length: number): readonly T[] {
+function mapSpans<T extends TextRange>(spans: readonly T[], from: number, to: number, length: number): readonly T[] {
   return spans.flatMap((span) => mapSpan(span, from, to, length) ?? []);
 }
 
@@ -46,8 +46,8 @@ export function isSpaceUnit(unit: number): boolean {
 }
 
 /** Words of a stretch of text, as white space parts them. */
-export function tokensOf(text: string, from: number, to: number): Stretch[] {
-  const found: Stretch[] = [];
+export function tokensOf(text: string, from: number, to: number): TextRange[] {
+  const found: TextRange[] = [];
   const end = Math.min(to, text.length);
   let start = -1;
   for (let i = from; i < end; i++) {
@@ -75,7 +75,7 @@ export function countTokens(text: string): number {
 }
 
 /** Shares a stretch of time among words by their letters. */
-export function shareByLetters(text: string, words: readonly Stretch[], start: number, end: number): WordRange[] {
+export function shareByLetters(text: string, words: readonly TextRange[], start: number, end: number): WordRange[] {
   const letters = words.reduce((sum, w) => sum + (w.to - w.from), 0);
   let before = 0;
   return words.map((w) => {
@@ -98,7 +98,7 @@ const moveWord = (w: WordRange, by: number): WordRange => [w[0] + by, w[1] + by,
 /** Times of new words: those of the words they came from, one for one or shared; else the time between their neighbours. */
 function timesFor(
   text: string,
-  fresh: readonly Stretch[],
+  fresh: readonly TextRange[],
   old: readonly WordRange[],
   previous: WordRange | undefined,
   next: WordRange | undefined,
@@ -139,7 +139,7 @@ function mapWords(
   while (start > lowest && !isSpace(after, start - 1)) start--;
   while (end < highest && end < after.length && !isSpace(after, end)) end++;
   let fresh = tokensOf(after, start, end);
-  const same = (w: WordRange | undefined, token: Stretch | undefined, by: number): w is WordRange =>
+  const same = (w: WordRange | undefined, token: TextRange | undefined, by: number): w is WordRange =>
     w !== undefined &&
     token?.from === w[0] + by &&
     token.to === w[1] + by &&
@@ -182,7 +182,7 @@ export function sliceText(of: Ranged, from: number, to: number): Ranged {
   };
 }
 
-function cutSpan<T extends Stretch>(span: T, from: number, to: number): T[] {
+function cutSpan<T extends TextRange>(span: T, from: number, to: number): T[] {
   const start = Math.max(span.from, from);
   const end = Math.min(span.to, to);
   return end > start ? [{ ...span, from: start - from, to: end - from }] : [];

@@ -5,19 +5,19 @@ import type { EditOf } from './edits.ts';
 type Splice = EditOf<'splice'>;
 
 /** A place in a text whose characters become others. */
-export interface Change {
+export interface TextChangeSpec {
   readonly from: number;
   readonly to: number;
   readonly insert: string;
 }
 
 /** Changes of a text of so many characters, places as they are before all of them. */
-export const changeSet = (changes: Change | readonly Change[], length: number): ChangeSet =>
+export const changeSet = (changes: TextChangeSpec | readonly TextChangeSpec[], length: number): ChangeSet =>
   ChangeSet.of(changes, length, '\n');
 
 /** The changes of a set, the last first, so that each place is right when it is changed. */
-export function changesOf(set: ChangeSet): Change[] {
-  const found: Change[] = [];
+export function changesOf(set: ChangeSet): TextChangeSpec[] {
+  const found: TextChangeSpec[] = [];
   set.iterChanges(
     (from, to, _fromAfter, _toAfter, inserted) =>
       found.unshift({ from, to, insert: inserted.sliceString(0, undefined, '\n') }),
@@ -67,7 +67,7 @@ export function difference(before: string, after: string): ChangeSet {
         a.charCodeAt(i) === b.charCodeAt(j)
           ? (common[(i + 1) * width + j + 1] ?? 0) + 1
           : Math.max(common[(i + 1) * width + j] ?? 0, common[i * width + j + 1] ?? 0);
-  const changes: Change[] = [];
+  const changes: TextChangeSpec[] = [];
   let [from, at, i, j] = [0, 0, 0, 0];
   const close = (): void => {
     if (i > from || j > at) changes.push({ from: head + from, to: head + i, insert: b.slice(at, j) });

@@ -1,12 +1,12 @@
 /** The shape of the database, one step after another. Steps are named in code, so that no file name can break a data folder. */
 import type { Knex } from 'knex';
 
-interface Step {
+interface MigrationStep {
   readonly name: string;
   readonly up: (db: Knex) => Promise<void>;
 }
 
-const steps: readonly Step[] = [
+const steps: readonly MigrationStep[] = [
   {
     name: '001-first',
     async up(db) {
@@ -147,14 +147,14 @@ const steps: readonly Step[] = [
         t.text('type').notNullable();
         t.binary('picture').notNullable();
       });
-      // Counts are kept with the edit and the ground they rest on.
+      // Counts are kept with the edit and the basis they rest on.
       await db.schema.alterTable('jobs', (t) => {
-        t.text('ground').notNullable().defaultTo('');
+        t.text('basis').notNullable().defaultTo('');
       });
       await db.schema.alterTable('tracks', (t) => {
         t.integer('must').nullable();
         t.integer('must_edit').nullable();
-        t.text('must_ground').nullable();
+        t.text('must_basis').nullable();
       });
       // A receipt is written down before anything is sent, so it may have no place and no answer yet.
       await db.schema.createTable('receipts_now', (t) => {
@@ -186,7 +186,7 @@ const steps: readonly Step[] = [
 export const stepNames: readonly string[] = steps.map((step) => step.name);
 
 /** Knex's way to take migrations from code. */
-export const migrationSource: Knex.MigrationSource<Step> = {
+export const migrationSource: Knex.MigrationSource<MigrationStep> = {
   getMigrations: () => Promise.resolve([...steps]),
   getMigrationName: (step) => step.name,
   getMigration: (step) =>

@@ -15,7 +15,7 @@ import { jobOf } from '../jobs/store.ts';
 import { folderOf } from '../recordings/keep.ts';
 import { fileOf } from '../tracks/file.ts';
 import type { EditLog } from '../tracks/log.ts';
-import type { Outcome, Run, WorkQueue } from '../work/queue.ts';
+import type { Outcome, WorkRun, WorkQueue } from '../work/queue.ts';
 import { addWork } from '../work/store.ts';
 import { watchPageOf, type DestinationRow, type TrackThere } from './destination.ts';
 import { destinationKinds } from './kinds.ts';
@@ -38,7 +38,7 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
     readonly to: DestinationRow;
   }
 
-  async function handing({ work }: Run): Promise<Handing> {
+  async function handing({ work }: WorkRun): Promise<Handing> {
     const receipt = await db<ReceiptRow>('receipts').where({ id: work.subject }).first();
     if (!receipt) throw missing('This receipt');
     return { receipt, to: await destinationRow(db, receipt.destination) };
@@ -52,7 +52,7 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
       if (next) await addWork(tx, { kind: next, subject: receipt.id, job: receipt.job });
     };
 
-  async function bring(run: Run): Promise<Outcome> {
+  async function bring(run: WorkRun): Promise<Outcome> {
     const { receipt, to } = await handing(run);
     const kind = destinationKinds[to.kind];
     const job = await jobOf(db, receipt.job);
@@ -92,7 +92,7 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
     done: keep(receipt, { state: 'refused', reason: error.message }),
   });
 
-  async function send(run: Run): Promise<Outcome> {
+  async function send(run: WorkRun): Promise<Outcome> {
     const { receipt, to } = await handing(run);
     const kind = destinationKinds[to.kind];
     const place = receipt.place ?? '';
@@ -115,7 +115,7 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
     }
   }
 
-  async function follow(run: Run): Promise<Outcome> {
+  async function follow(run: WorkRun): Promise<Outcome> {
     const { receipt, to } = await handing(run);
     const held = await destinationKinds[to.kind].recording(to, receipt.place ?? '', run.signal);
     const there = held.tracks.find((t) => t.key === receipt.id || t.receipt === givenNumber(receipt));

@@ -61,7 +61,7 @@ const placeOf = ({ id: place, title, tracks }: RecordingThere): PlaceThere => ({
   tracks: tracks.map(({ language, kind, state }) => ({ language, kind, state })),
 });
 
-interface Needs {
+interface DestinationsNeeds {
   readonly db: Knex;
   readonly log: EditLog;
   readonly config: Config;
@@ -69,7 +69,7 @@ interface Needs {
   readonly queue: WorkQueue;
 }
 
-export function destinations(app: FastifyInstance, { db, log, config, bus, queue }: Needs, done: () => void): void {
+export function destinations(app: FastifyInstance, { db, log, config, bus, queue }: DestinationsNeeds, done: () => void): void {
   handleHandover({ db, log, queue, data: config.data });
   app.addHook('onReady', async () => {
     await resumeReceipts(db);

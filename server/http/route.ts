@@ -22,7 +22,7 @@ interface RouteRequest<R extends RouteName, Query, Body> {
   readonly raw: FastifyRequest['raw'];
 }
 
-type Handler<R extends RouteName, Query, Body> = (
+type RouteHandler<R extends RouteName, Query, Body> = (
   request: RouteRequest<R, Query, Body>,
   reply: FastifyReply,
 ) => AnswerOf<R> | FastifyReply | Promise<AnswerOf<R> | FastifyReply>;
@@ -37,7 +37,7 @@ export function route<R extends RouteName, Query extends Received<QueryOf<R>>, B
     body,
     bodyLimit = (bodyLimits as Partial<Record<RouteName, number>>)[name],
   }: RouteOptions<R, Query, Body>,
-  handler: Handler<R, Query, Body>,
+  handler: RouteHandler<R, Query, Body>,
 ): void {
   const [method = 'GET', url = ''] = name.split(' ') as [Method, string];
   app.route({

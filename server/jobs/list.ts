@@ -18,7 +18,7 @@ interface ListRow {
   readonly series: string;
   readonly language: string;
   readonly made: number;
-  readonly ground: string;
+  readonly basis: string;
   readonly style_id: string;
   readonly style_name: string;
   readonly style_version: number;
@@ -39,7 +39,7 @@ interface ListRow {
   readonly proofed: number;
   readonly must: number | null;
   readonly must_edit: number | null;
-  readonly must_ground: string | null;
+  readonly must_basis: string | null;
   readonly destination: string | null;
   readonly held_state: Receipt['state'];
   readonly held_edit: number;
@@ -47,11 +47,11 @@ interface ListRow {
 
 // SQLite takes the other columns of a row with max() from the row that has it (“Bare columns in an aggregate query”).
 const listQuery = `
-  select j.id, j.title, j.series, j.language, j.made, j.ground,
+  select j.id, j.title, j.series, j.language, j.made, j.basis,
     json_extract(j.style, '$.id') style_id, json_extract(j.style, '$.name') style_name, json_extract(j.style, '$.version') style_version,
     r.hash, r.name recording_name, r.type, r.bytes, r.length, r.width, r.height, p.hash is not null poster,
     t.id track, t.kind, t.language track_language, t.name track_name, t.edit, t.captions, t.proofed,
-    t.must, t.must_edit, t.must_ground,
+    t.must, t.must_edit, t.must_basis,
     d.name destination, h.state held_state, h.edit held_edit
   from jobs j
   left join recordings r on r.hash = j.recording
@@ -86,7 +86,7 @@ const trackOf = (row: ListRow, id: string): TrackSummary => ({
 });
 
 const countOf = (row: ListRow): number | null =>
-  row.must_edit === row.edit && row.must_ground === row.ground ? row.must : null;
+  row.must_edit === row.edit && row.must_basis === row.basis ? row.must : null;
 
 function summaryOf(rows: readonly [ListRow, ...ListRow[]]): JobSummary {
   const [first] = rows;

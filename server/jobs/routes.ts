@@ -20,7 +20,7 @@ import type { EditLog } from '../tracks/log.ts';
 import { newTrack } from '../tracks/routes.ts';
 import { decodeTrack, makeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.ts';
 import type { WorkQueue } from '../work/queue.ts';
-import { setGround } from './ground.ts';
+import { setBasis } from '../counts/basis.ts';
 import { jobList } from './list.ts';
 import { jobOf, jobRow, type JobRow } from './store.ts';
 
@@ -50,7 +50,7 @@ export function jobs(
   done: () => void,
 ): void {
   // What counts rest on may have changed with the rules.
-  app.addHook('onReady', () => setGround(db));
+  app.addHook('onReady', () => setBasis(db));
 
   const list = jobList(db, bus);
   route(app, 'GET /api/jobs', {}, list);
@@ -66,7 +66,7 @@ export function jobs(
       if (wanted.recording !== null && !(await tx('recordings').where({ hash: wanted.recording }).first()))
         throw missing('The recording of this job');
       await tx('jobs').insert({ ...wanted, rate: JSON.stringify(wanted.rate), style, made: Date.now(), asked });
-      await setGround(tx, wanted.id);
+      await setBasis(tx, wanted.id);
       for (const track of tracks) await makeTrack(tx, log, wanted.id, track);
       return true;
     });
@@ -88,7 +88,7 @@ export function jobs(
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
         });
-      await setGround(tx, job);
+      await setBasis(tx, job);
     });
     bus.emit({ type: 'jobs', job });
     return jobOf(db, job);

@@ -19,7 +19,7 @@ export interface JobRow {
   /** What it was made of, as a hash; null for jobs from before that was kept. */
   readonly asked: string | null;
   /** A hash of what the counts of its tracks rest on. */
-  readonly ground: string;
+  readonly basis: string;
 }
 
 /** @throws {ApiError} when there is no such job */
@@ -31,7 +31,7 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 
 /** A job as it is given out. @throws {ApiError} when there is no such job */
 export async function jobOf(db: Knex, id: string): Promise<Job> {
-  const { asked: _asked, ground: _ground, ...kept } = await jobRow(db, id);
+  const { asked: _asked, basis: _ground, ...kept } = await jobRow(db, id);
   const tracks = await db<TrackRow>('tracks').where({ job: id }).orderBy('position');
   return {
     ...kept,

@@ -9,7 +9,7 @@ import { ApiError } from '../../core/contract/api-error.ts';
 import { inTurn } from './turns.ts';
 import { typeOfRecording } from './type-of.ts';
 
-export interface Kept {
+export interface KeptFile {
   readonly hash: string;
   readonly bytes: number;
   readonly type: string;
@@ -32,7 +32,7 @@ export async function keepRecording<T>(
   data: string,
   body: Readable,
   largest: number,
-  written: (kept: Kept) => Promise<T>,
+  written: (kept: KeptFile) => Promise<T>,
 ): Promise<T> {
   const folder = folderOf(data);
   await mkdir(folder, { recursive: true });

@@ -14,10 +14,10 @@ import type { Events } from '../events.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, objectOf } from '../http/validation.ts';
-import { setGround } from '../jobs/ground.ts';
+import { setBasis } from '../counts/basis.ts';
 import type { JobRow } from '../jobs/store.ts';
 import { posters, wantPoster } from './posters.ts';
-import { folderOf, keepRecording, type Kept } from './keep.ts';
+import { folderOf, keepRecording, type KeptFile } from './keep.ts';
 import { recordingOf, type RecordingRow } from './store.ts';
 import { sweepRecordings, sweepUploads } from './sweep.ts';
 
@@ -63,7 +63,7 @@ export async function recordings(
         'not-a-recording',
         'A recording is sent as plain bytes (application/octet-stream). Nothing was kept of this.',
       );
-    const keep = async (kept: Kept): Promise<Recording> => {
+    const keep = async (kept: KeptFile): Promise<Recording> => {
       await db('recordings')
         .insert({ ...kept, name, idle: Date.now() })
         .onConflict('hash')
@@ -82,7 +82,7 @@ export async function recordings(
     const recording = await recordingOf(db, params.hash);
     await wantPoster(db, recording);
     for (const { id } of await db<JobRow>('jobs').where({ recording: params.hash }).select('id'))
-      await setGround(db, id);
+      await setBasis(db, id);
     bus.emit({ type: 'jobs', job: null });
     return recording;
   });

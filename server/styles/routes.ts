@@ -7,7 +7,7 @@ import { freeName, idFor, styleStanding } from '../../core/style/style-names.ts'
 import { shippedStyle, shippedStyles } from '../../core/style/shipped.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { setGround } from '../jobs/ground.ts';
+import { setBasis } from '../counts/basis.ts';
 import type { Events } from '../events.ts';
 import { route } from '../http/route.ts';
 import { byId, id as styleId, objectOf } from '../http/validation.ts';
@@ -74,7 +74,7 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
         await at('jobs')
           .where({ id: job })
           .update({ style: JSON.stringify(next) });
-        await setGround(at, job);
+        await setBasis(at, job);
       }
       await at('styles').where({ id }).delete();
     });

@@ -10,11 +10,11 @@ import type { EditLog } from './log.ts';
 import { trackRow } from './store.ts';
 
 /** How a file is wanted: its format, what is left out, what is written besides. */
-export interface Wanted extends LeftOut, WriteOptions {
+export interface FileOptions extends LeftOut, WriteOptions {
   readonly format: FormatName;
 }
 
-export interface TrackFile {
+export interface WrittenFile {
   readonly name: string;
   readonly text: string;
   readonly mediaType: string;
@@ -28,7 +28,7 @@ export interface TrackFile {
  * @param at as it stood after this edit
  * @throws {ApiError} when there is no such track, or no such edit
  */
-export async function fileOf(db: Knex, log: EditLog, id: string, wanted: Wanted, at?: number): Promise<TrackFile> {
+export async function fileOf(db: Knex, log: EditLog, id: string, wanted: FileOptions, at?: number): Promise<WrittenFile> {
   const row = await trackRow(db, id);
   const job = await jobRow(db, row.job);
   const track = await log.load(id, at);

@@ -11,7 +11,7 @@ import type { Events } from '../events.ts';
 import { route } from '../http/route.ts';
 import { byId, id, languageTag, objectOf } from '../http/validation.ts';
 import { jobRow } from '../jobs/store.ts';
-import { fileOf, type Wanted } from './file.ts';
+import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
 import { decodeTrack, makeTrack, summaryOf, trackRow, type ReceivedTrack } from './store.ts';
 
@@ -40,7 +40,7 @@ const since = objectOf<{ readonly after: number; readonly batch: string | null }
   after: edit.required(),
   batch: id.default(null),
 });
-const wantedFile = objectOf<Wanted>({
+const wantedFile = objectOf<FileOptions>({
   format: Joi.string()
     .valid(...writable.map((f) => f.name))
     .required(),

@@ -19,7 +19,7 @@ import { apiErrorOf, toLog } from '../http/errors.ts';
 import { changeWork, openWork, workRow, type WorkRow } from './store.ts';
 
 /** What a handler is given. */
-export interface Run {
+export interface WorkRun {
   readonly work: Work;
   /** What the work was made with. */
   readonly input: unknown;
@@ -31,11 +31,11 @@ export interface Run {
 
 /** It is done, with what that changes; or it goes on later, after a pause in ms. */
 export type Outcome = { readonly done: (tx: Knex) => Promise<void> } | { readonly later: number };
-export type Handler = (run: Run) => Promise<Outcome>;
+export type WorkHandler = (run: WorkRun) => Promise<Outcome>;
 
 export interface WorkQueue {
   /** Says who does a kind of work. */
-  readonly handle: (kind: WorkKind, handler: Handler) => void;
+  readonly handle: (kind: WorkKind, handler: WorkHandler) => void;
   /** Looks for work that is due. */
   readonly wake: () => void;
   /** @throws {ApiError} when there is no such work */
@@ -62,7 +62,7 @@ const longestWait = 3600 * 1000;
 const passing: ReadonlySet<ErrorCode> = new Set(['destination-away', 'busy', 'disk-full']);
 
 export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): WorkQueue {
-  const handlers = new Map<WorkKind, Handler>();
+  const handlers = new Map<WorkKind, WorkHandler>();
   const running = new Map<string, Running>();
   let timer: NodeJS.Timeout | undefined;
   let closed = false;

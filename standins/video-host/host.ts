@@ -41,7 +41,7 @@ export function languageOfName(file: string): string | null {
 /** A caption file as the WebVTT this host plays; a sentence says why where it will not have it. */
 function playable(text: string): { readonly vtt: string } | { readonly why: string } {
   try {
-    const { captions, mended } = webvtt.detect(text) > 0 ? readWebvtt(text, { rescue: false }) : readSrt(text);
+    const { captions, warnings: mended } = webvtt.detect(text) > 0 ? readWebvtt(text, { rescue: false }) : readSrt(text);
     const fault = mended[0];
     if (fault) return { why: `line ${String(fault.line)}: ${fault.message}` };
     const late = captions.findIndex((c, i) => i > 0 && c.start < (captions[i - 1]?.end ?? 0));

@@ -11,7 +11,7 @@ const props = defineProps<{ arrival: Arrival }>();
 const id = useId();
 const { name, understood, trouble, reading, encoding, from, rescue, unroll } = props.arrival;
 
-const kinds = computed(() => mendedKinds(understood.value?.mended ?? []));
+const kinds = computed(() => mendedKinds(understood.value?.warnings ?? []));
 const lost = computed(() => kinds.value.some((k) => k.lost));
 const summary = computed(() => {
   const file = understood.value;
@@ -111,9 +111,9 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
       <details v-else :open="lost || kinds.length <= 3">
         <summary>
           {{
-            understood.mended.length === 1
+            understood.warnings.length === 1
               ? '1 thing was not as it should be'
-              : `${understood.mended.length} things were not as they should be`
+              : `${understood.warnings.length} things were not as they should be`
           }}
         </summary>
         <ul>

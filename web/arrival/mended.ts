@@ -1,5 +1,5 @@
 /** What was mended in a file, gathered so that nine hundred lines of one kind are one line to read. */
-import type { Mended } from '../../core/formats/format.ts';
+import type { ParseWarning } from '../../core/formats/format.ts';
 
 export interface MendedKind {
   /** The sentence of the first of them. */
@@ -16,7 +16,7 @@ const mostLines = 5;
 const kindOf = (message: string): string => message.replace(/“[^”]*”/g, '“”').replace(/\d+/g, '0');
 
 /** Kinds of mended things, what was lost first, then in the order of the file. */
-export function mendedKinds(mended: readonly Mended[]): MendedKind[] {
+export function mendedKinds(mended: readonly ParseWarning[]): MendedKind[] {
   const kinds = new Map<string, { message: string; count: number; lines: number[]; lost: boolean }>();
   for (const { line, message, lost = false } of mended) {
     const key = kindOf(message);

@@ -1,12 +1,12 @@
 /** Reading a file that has come in: at once where it is small, beside the page where that would stand still. */
 import { Unreadable } from '../../core/formats/format.ts';
-import { understand, type Understood } from '../../core/formats/registry.ts';
+import { importCaptions, type ImportResult } from '../../core/formats/registry.ts';
 
-export interface Asked {
+export interface ImportRequest {
   readonly bytes: Uint8Array;
-  readonly asked: Parameters<typeof understand>[1];
+  readonly asked: Parameters<typeof importCaptions>[1];
 }
-export type Answered = { readonly understood: Understood } | { readonly why: string | null };
+export type ImportAnswer = { readonly understood: ImportResult } | { readonly why: string | null };
 
 /** Files of more bytes than this are read beside the page: laying out a transcript takes a second for each 250 kB. */
 const small = 40_000;
@@ -18,15 +18,15 @@ const small = 40_000;
  */
 export function readFile(
   bytes: Uint8Array,
-  asked: Asked['asked'],
+  asked: ImportRequest['asked'],
   signal: AbortSignal,
-): Understood | Promise<Understood> {
-  if (bytes.length <= small) return understand(bytes, asked);
+): ImportResult | Promise<ImportResult> {
+  if (bytes.length <= small) return importCaptions(bytes, asked);
   return new Promise((resolve, reject) => {
     const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
     const stop = (): void => worker.terminate();
     signal.addEventListener('abort', stop);
-    worker.addEventListener('message', ({ data }: MessageEvent<Answered>) => {
+    worker.addEventListener('message', ({ data }: MessageEvent<ImportAnswer>) => {
       stop();
       if ('understood' in data) resolve(data.understood);
       else reject(new Unreadable(data.why ?? 'It was too much for this browser to read.'));
@@ -35,11 +35,11 @@ export function readFile(
     worker.addEventListener('error', () => {
       stop();
       try {
-        resolve(understand(bytes, asked));
+        resolve(importCaptions(bytes, asked));
       } catch (error) {
         reject(error instanceof Error ? error : new Error(String(error)));
       }
     });
-    worker.postMessage({ bytes, asked } satisfies Asked);
+    worker.postMessage({ bytes, asked } satisfies ImportRequest);
   });
 }

@@ -2,7 +2,7 @@
 import { computed, onScopeDispose, reactive, ref, shallowRef, toRaw, toRefs, watch, type Ref } from 'vue';
 import { largestCaptionFile } from '../../core/formats/encoding.ts';
 import { Unreadable, type FormatName } from '../../core/formats/format.ts';
-import type { Understood } from '../../core/formats/registry.ts';
+import type { ImportResult } from '../../core/formats/registry.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readFile } from './reading.ts';
@@ -13,7 +13,7 @@ export type Arrival = ReturnType<typeof useArrival>;
 export function useArrival(style: Ref<HouseStyle | null>) {
   const name = ref('');
   const bytes = shallowRef<Uint8Array | null>(null);
-  const understood = shallowRef<Understood | null>(null);
+  const understood = shallowRef<ImportResult | null>(null);
   const trouble = ref<string | null>(null);
   const reading = ref(false);
   const asked = reactive<{ encoding: string; from: FormatName | ''; rescue: boolean; unroll: boolean }>({

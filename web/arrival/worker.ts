@@ -1,13 +1,13 @@
 /** Reads one file, and answers with what it was understood as or with why it was not. */
 import { Unreadable } from '../../core/formats/format.ts';
-import { understand } from '../../core/formats/registry.ts';
-import type { Answered, Asked } from './reading.ts';
+import { importCaptions } from '../../core/formats/registry.ts';
+import type { ImportAnswer, ImportRequest } from './reading.ts';
 
-addEventListener('message', ({ data: { bytes, asked } }: MessageEvent<Asked>) => {
+addEventListener('message', ({ data: { bytes, asked } }: MessageEvent<ImportRequest>) => {
   try {
-    postMessage({ understood: understand(bytes, asked) } satisfies Answered);
+    postMessage({ understood: importCaptions(bytes, asked) } satisfies ImportAnswer);
   } catch (error) {
     const why = error instanceof Unreadable ? error.message : null;
-    postMessage({ why } satisfies Answered);
+    postMessage({ why } satisfies ImportAnswer);
   }
 });

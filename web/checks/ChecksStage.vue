@@ -16,7 +16,7 @@ import { usePlayback } from '../stores/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import CaptionList from './CaptionList.vue';
-import { barText, spreadFor, spreadOf, type Bar, type SpreadName } from './distributions.ts';
+import { barText, spreadFor, spreadOf, type HistogramBar, type SpreadName } from './distributions.ts';
 import FindingRow from './FindingRow.vue';
 import RepairReport from './RepairReport.vue';
 import RuleList from './RuleList.vue';
@@ -72,10 +72,10 @@ const repairable = computed(() => shown.value.some((row) => row.proposal.repair 
 const asked = ref<SpreadName | null>(null);
 const spread = computed(() => {
   const about = rule.value === null || rule.value === 'let-be' ? null : spreadFor(rule.value);
-  return findings.ground ? spreadOf(asked.value ?? about ?? 'speed', track.captions, findings.ground) : null;
+  return findings.context ? spreadOf(asked.value ?? about ?? 'speed', track.captions, findings.context) : null;
 });
 const barFrom = ref<number | null>(null);
-const bar = computed<Bar | null>(() => spread.value?.bars.find((b) => b.from === barFrom.value) ?? null);
+const bar = computed<HistogramBar | null>(() => spread.value?.bars.find((b) => b.from === barFrom.value) ?? null);
 function show(name: SpreadName): void {
   asked.value = name;
   barFrom.value = null;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { groups, type Rule, type RuleId } from '../../core/rules/finding.ts';
-import { askedBy } from '../../core/rules/findings.ts';
+import { activeRules } from '../../core/rules/findings.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 
 const props = defineProps<{
@@ -11,7 +11,7 @@ const props = defineProps<{
 }>();
 /** The rules of a group that the style minds. */
 const asked = (group: (typeof groups)[number]): Rule[] =>
-  askedBy(props.house)
+  activeRules(props.house)
     .map(({ rule }) => rule)
     .filter((rule) => rule.group === group);
 defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();

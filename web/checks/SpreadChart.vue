@@ -2,20 +2,20 @@
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { computed } from 'vue';
-import { barText, spreads, titles, type Bar, type Spread, type SpreadName } from './distributions.ts';
+import { barText, spreads, titles, type HistogramBar, type Spread, type SpreadName } from './distributions.ts';
 
-const props = defineProps<{ spread: Spread; chosen: Bar | null }>();
-defineEmits<{ show: [name: SpreadName]; choose: [bar: Bar | null] }>();
+const props = defineProps<{ spread: Spread; chosen: HistogramBar | null }>();
+defineEmits<{ show: [name: SpreadName]; choose: [bar: HistogramBar | null] }>();
 
 /** Heights in per cent; a bar with a caption in it is never too low to be seen. */
 const height = computed(() =>
   scaleLinear([0, Math.max(1, max(props.spread.bars, (b) => b.captions.length) ?? 1)], [0, 100]),
 );
-const tall = (bar: Bar): number => (bar.captions.length === 0 ? 0 : Math.max(3, height.value(bar.captions.length)));
-const isChosen = (bar: Bar): boolean => props.chosen?.from === bar.from;
+const tall = (bar: HistogramBar): number => (bar.captions.length === 0 ? 0 : Math.max(3, height.value(bar.captions.length)));
+const isChosen = (bar: HistogramBar): boolean => props.chosen?.from === bar.from;
 const figure = (n: number): string => String(Math.round(n * 100) / 100);
 /** The limit that lies at the left edge of a bar. */
-const limitAt = (bar: Bar): string | undefined =>
+const limitAt = (bar: HistogramBar): string | undefined =>
   props.spread.marks.find((m) => Math.abs(m.at - bar.from) < 1e-6)?.says;
 </script>
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Ground } from '../../core/rules/finding.ts';
+import type { RuleContext } from '../../core/rules/finding.ts';
 import { findIn } from '../../core/rules/finder.ts';
 import { shippedStyles } from '../../core/style/shipped.ts';
 import { usualRate } from '../../core/time/frames.ts';
@@ -9,21 +9,21 @@ import { barText, spreadOf, spreads } from './distributions.ts';
 
 const [style] = shippedStyles;
 if (!style) throw new Error('Styles ship.');
-const ground: Ground = { style, rate: usualRate, length: null, language: 'en' };
+const context: RuleContext = { style, rate: usualRate, length: null, language: 'en' };
 const c = (id: string, start: number, end: number, text: string): Caption => caption({ id, start, end, text });
 
 describe('spreads', () => {
   it('put a caption at the limit within it, and one above it over', () => {
     const at = c('at', 0, 2000, `${'x'.repeat(20)}\n${'x'.repeat(20)}`);
     const above = c('above', 3000, 4999, at.text);
-    const { bars } = spreadOf('speed', [at, above], ground);
+    const { bars } = spreadOf('speed', [at, above], context);
     const barWith = (id: string) => bars.find((b) => b.captions.some((x) => x.id === id));
     expect(barWith('at')).toMatchObject({ to: 20, over: false });
     expect(barWith('above')).toMatchObject({ from: 20, over: true });
   });
 
   it('name their bars, the last one open', () => {
-    const spread = spreadOf('speed', [], ground);
+    const spread = spreadOf('speed', [], context);
     const [first] = spread.bars;
     const last = spread.bars.at(-1);
     expect(first && barText(spread, first)).toBe('0 to 2 cps');
@@ -34,7 +34,7 @@ describe('spreads', () => {
     const rules = { speed: ['too-fast'], duration: ['too-short', 'too-long'], line: ['line-too-long'] } as const;
     fc.assert(
       fc.property(captionsArbitrary, fc.constantFrom(...shippedStyles), (captions, under) => {
-        const on = { ...ground, style: under };
+        const on = { ...context, style: under };
         const { byCaption } = findIn(captions, on);
         for (const name of spreads) {
           const { bars } = spreadOf(name, captions, on);

@@ -1,6 +1,6 @@
 /** How the captions of a track are spread over a measure, beside the limits for it. */
 import { bin, max } from 'd3-array';
-import type { Ground, RuleId } from '../../core/rules/finding.ts';
+import type { RuleContext, RuleId } from '../../core/rules/finding.ts';
 import { smallestGap } from '../../core/style/style.ts';
 import { measure } from '../../core/text/measures.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -9,13 +9,13 @@ export const spreads = ['speed', 'duration', 'gap', 'line'] as const;
 export type SpreadName = (typeof spreads)[number];
 
 /** A limit, in the measure's unit, and which side of it departs from the style. */
-export interface Mark {
+export interface LimitMark {
   readonly at: number;
   readonly says: string;
   readonly wrong: 'above' | 'below';
 }
 
-export interface Bar {
+export interface HistogramBar {
   /** In the measure's unit; the last bar holds everything from its beginning on. */
   readonly from: number;
   readonly to: number;
@@ -28,8 +28,8 @@ export interface Spread {
   readonly name: SpreadName;
   readonly title: string;
   readonly unit: string;
-  readonly bars: readonly Bar[];
-  readonly marks: readonly Mark[];
+  readonly bars: readonly HistogramBar[];
+  readonly marks: readonly LimitMark[];
 }
 
 export const titles: Readonly<Record<SpreadName, string>> = {
@@ -58,17 +58,17 @@ export function spreadFor(rule: RuleId): SpreadName | null {
   return about[rule] ?? null;
 }
 
-function valueOf(name: SpreadName, caption: Caption, next: Caption | undefined, { style }: Ground): number | null {
+function valueOf(name: SpreadName, caption: Caption, next: Caption | undefined, { style }: RuleContext): number | null {
   if (name === 'duration') return (caption.end - caption.start) / 1000;
   if (name === 'gap') return next ? (next.start - caption.end) / 1000 : null;
   const { speed, lines } = measure(caption, style.counting);
   return name === 'speed' ? speed : Math.max(...lines);
 }
 
-function marksOf(name: SpreadName, { style, rate }: Ground): Mark[] {
+function marksOf(name: SpreadName, { style, rate }: RuleContext): LimitMark[] {
   const { text, reading, time } = style;
   const says = (what: string, at: number): string => `${what} ${String(Math.round(at * 100) / 100)}`;
-  const mark = (what: string, at: number, wrong: Mark['wrong'], severity: string): Mark[] =>
+  const mark = (what: string, at: number, wrong: LimitMark['wrong'], severity: string): LimitMark[] =>
     severity === 'off' ? [] : [{ at, says: says(what, at), wrong }];
   if (name === 'speed') return mark('limit', reading.speed.limit, 'above', reading.speed.severity);
   if (name === 'line') return mark('limit', text.lineLength.limit, 'above', text.lineLength.severity);
@@ -80,7 +80,7 @@ function marksOf(name: SpreadName, { style, rate }: Ground): Mark[] {
 }
 
 /** Where the bars begin, the last one open at its end: limits are always between two bars, never inside one. */
-function edgesOf(name: SpreadName, marks: readonly Mark[], highest: number): number[] {
+function edgesOf(name: SpreadName, marks: readonly LimitMark[], highest: number): number[] {
   if (name === 'gap') {
     const least = marks[0]?.at ?? 0;
     return [...new Set([-0.5, 0, least, 0.25, 0.5, 1, 2, 3, 5, 10])].sort((a, b) => a - b);
@@ -96,12 +96,12 @@ function edgesOf(name: SpreadName, marks: readonly Mark[], highest: number): num
 }
 
 /** How captions are spread. A value on a limit counts as within it. */
-export function spreadOf(name: SpreadName, captions: readonly Caption[], ground: Ground): Spread {
-  const marks = marksOf(name, ground);
+export function spreadOf(name: SpreadName, captions: readonly Caption[], context: RuleContext): Spread {
+  const marks = marksOf(name, context);
   // What must not be exceeded is held against the bar below it.
   const nudge = 1e-6;
   const valued = captions.flatMap((caption, i) => {
-    const value = valueOf(name, caption, captions[i + 1], ground);
+    const value = valueOf(name, caption, captions[i + 1], context);
     if (value === null) return [];
     const onLimit = marks.some((m) => m.wrong === 'above' && Math.abs(m.at - value) < nudge);
     return [{ caption, value: onLimit ? value - 2 * nudge : value }];
@@ -113,7 +113,7 @@ export function spreadOf(name: SpreadName, captions: readonly Caption[], ground:
     .value((v) => Math.min(Math.max(first, v.value), last))
     .domain([first, last + 1])
     .thresholds(edges.slice(1))(valued);
-  const bars = binned.map((b, i): Bar => {
+  const bars = binned.map((b, i): HistogramBar => {
     const from = edges[i] ?? first;
     const to = edges[i + 1] ?? Infinity;
     return {
@@ -127,7 +127,7 @@ export function spreadOf(name: SpreadName, captions: readonly Caption[], ground:
 }
 
 /** How a bar is called: `18 to 20 cps`. */
-export function barText({ unit, bars }: Spread, bar: Bar): string {
+export function barText({ unit, bars }: Spread, bar: HistogramBar): string {
   const figure = (n: number): string => String(Math.round(n * 100) / 100);
   if (bar === bars.at(-1)) return `${figure(bar.from)} ${unit} and more`;
   if (bar === bars[0] && bar.from < 0) return `overlapping by up to ${figure(-bar.from)} ${unit} and more`;

@@ -22,7 +22,7 @@ export function useRepairs() {
   /** What would repair a finding, or why nothing would. */
   function propose(finding: Finding): Proposal {
     const i = track.captions.findIndex((c) => c.id === finding.captions[0]);
-    return i < 0 || !findings.ground ? nothing : repairOf(track.captions, i, finding, findings.ground, newId);
+    return i < 0 || !findings.context ? nothing : repairOf(track.captions, i, finding, findings.context, newId);
   }
 
   /** The findings of a caption as the monitor shows them, what must be mended first, each with its proposal; doubtful words are marked where they stand. */

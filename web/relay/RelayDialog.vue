@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Relay } from '../../core/operations/reflow-captions.ts';
+import type { ReflowRequest } from '../../core/operations/reflow-captions.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
@@ -18,7 +18,7 @@ const place = usePlace();
 const findings = useFindings();
 const { preview } = useWholeTrack();
 
-const what = ref<Relay['what']>('captions');
+const what = ref<ReflowRequest['what']>('captions');
 const where = ref<Where>('all');
 const every = ref(false);
 const shown = shallowRef<Tasks['relay']['answer'] | null>(null);
@@ -26,7 +26,7 @@ const shown = shallowRef<Tasks['relay']['answer'] | null>(null);
 const most = 40;
 const style = computed(() => job.job?.style.name ?? '');
 const selected = computed(() => (place.selected ? place.selected.to - place.selected.from + 1 : 0));
-const asked = computed<Relay>(() => ({
+const asked = computed<ReflowRequest>(() => ({
   what: what.value,
   every: every.value,
   ...stretchOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),

@@ -2,7 +2,7 @@
 import { formatClock } from '../../core/time/clock.ts';
 import { barsOf, clockTicks, type Scene } from './bars.ts';
 
-export interface Ground extends Scene {
+export interface SkylineSettings extends Scene {
   /** In pixels. */
   readonly height: number;
   /** The limit of the reading speed, in characters per second. */
@@ -26,14 +26,14 @@ export interface Marks {
 
 const foot = 16;
 
-interface Sheet {
+interface Drawing {
   readonly context: CanvasRenderingContext2D;
   /** A colour or font of the page's theme. */
   readonly token: (name: string) => string;
 }
 
 /** A canvas of the size it is shown in, wiped. */
-function wiped(canvas: HTMLCanvasElement, width: number, height: number): Sheet | null {
+function wiped(canvas: HTMLCanvasElement, width: number, height: number): Drawing | null {
   const context = canvas.getContext('2d');
   if (!context) return null;
   const scale = devicePixelRatio;
@@ -48,7 +48,7 @@ function wiped(canvas: HTMLCanvasElement, width: number, height: number): Sheet 
 }
 
 /** Paints what stands still: the bars, the limit and the clock. */
-export function paintGround(canvas: HTMLCanvasElement, scene: Ground): void {
+export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): void {
   const { width, height, length, limit } = scene;
   const sheet = wiped(canvas, width, height);
   if (!sheet) return;

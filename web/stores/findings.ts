@@ -1,7 +1,7 @@
 /** Findings of the open track against the job's house style, looked at again only where an edit reached. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Finding, Ground } from '../../core/rules/finding.ts';
+import type { Finding, RuleContext } from '../../core/rules/finding.ts';
 import { finder, type Found } from '../../core/rules/finder.ts';
 import { noFindings } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -18,7 +18,7 @@ export const useFindings = defineStore('findings', () => {
   const track = useTrack();
   const preferences = usePreferences();
   const { look, take, work } = finder();
-  const ground = computed<Ground | null>(() =>
+  const context = computed<RuleContext | null>(() =>
     job.job
       ? {
           style: job.job.style,
@@ -34,11 +34,11 @@ export const useFindings = defineStore('findings', () => {
   const looking = ref(false);
   let turn = 0;
 
-  async function lookOver(captions: readonly Caption[], on: Ground): Promise<void> {
+  async function lookOver(captions: readonly Caption[], on: RuleContext): Promise<void> {
     const mine = ++turn;
     looking.value = true;
     try {
-      const lists = await order('findings', { captions, ground: on }, null);
+      const lists = await order('findings', { captions, context: on }, null);
       if (mine !== turn) return;
       take(captions, on, lists);
     } catch {
@@ -46,11 +46,11 @@ export const useFindings = defineStore('findings', () => {
     }
     if (mine !== turn) return;
     looking.value = false;
-    if (ground.value) found.value = look(track.captions, ground.value);
+    if (context.value) found.value = look(track.captions, context.value);
   }
 
   watch(
-    [() => track.captions, ground],
+    [() => track.captions, context],
     ([captions, on], [, before]) => {
       if (!on) return;
       if (work(captions, on) <= many) {
@@ -64,5 +64,5 @@ export const useFindings = defineStore('findings', () => {
 
   const count = computed(() => found.value.must);
   const of = (id: string): readonly Finding[] => found.value.byCaption.get(id) ?? noFindings;
-  return { ground, found, looking, count, of };
+  return { context, found, looking, count, of };
 });

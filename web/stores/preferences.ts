@@ -5,7 +5,7 @@ import { usualDoubt } from '../../core/track/doubt.ts';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
 
-interface Kept {
+interface KeptPreferences {
   readonly theme: ThemeChoice;
   readonly holdWhileTyping: boolean;
   /** One step back or ahead, in ms. */
@@ -25,7 +25,7 @@ interface Kept {
 }
 
 const place = 'fenwix-preferences';
-const fallback: Kept = {
+const fallback: KeptPreferences = {
   theme: 'system',
   holdWhileTyping: true,
   step: 2000,
@@ -37,9 +37,9 @@ const fallback: Kept = {
   keys: {},
 };
 
-function kept(): Kept {
+function kept(): KeptPreferences {
   try {
-    return { ...fallback, ...(JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<Kept>) };
+    return { ...fallback, ...(JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<KeptPreferences>) };
   } catch {
     return fallback;
   }
@@ -60,7 +60,7 @@ export const usePreferences = defineStore('preferences', () => {
   const systemDark = ref(query.matches);
   query.addEventListener('change', (event) => (systemDark.value = event.matches));
   const dark = computed(() => theme.value === 'dark' || (theme.value === 'system' && systemDark.value));
-  const all = computed<Kept>(() => ({
+  const all = computed<KeptPreferences>(() => ({
     theme: theme.value,
     holdWhileTyping: holdWhileTyping.value,
     step: step.value,

@@ -17,7 +17,7 @@ import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sy
 export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'nowhere';
 
 /** A track on its way, and how many look at it. */
-interface Held {
+interface OpenSync {
   readonly sync: TrackSync;
   readonly opened: Promise<void>;
   users: number;
@@ -51,7 +51,7 @@ export const useTrack = defineStore('track', () => {
   }
 
   /** Tracks on their way to the server: the one that is shown, and those that were left with work still waiting. */
-  const syncs = new Map<string, Held>();
+  const syncs = new Map<string, OpenSync>();
   let current: TrackSync | null = null;
   let page: Promise<Page> | null = null;
 
@@ -119,7 +119,7 @@ export const useTrack = defineStore('track', () => {
     if (held && --held.users === 0) held.sync.leave();
   }
 
-  function hold(id: string, client: string, outbox: Outbox): Held {
+  function hold(id: string, client: string, outbox: Outbox): OpenSync {
     const channel = new BroadcastChannel(`fenwix-track-${id}`);
     const sync = trackSync(id, {
       log: logBehind(ask),
@@ -138,7 +138,7 @@ export const useTrack = defineStore('track', () => {
       },
     });
     channel.onmessage = () => sync.poke();
-    const held: Held = { sync, opened: sync.open(), users: 0 };
+    const held: OpenSync = { sync, opened: sync.open(), users: 0 };
     syncs.set(id, held);
     return held;
   }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { partOf, severityIn, withValue, type Field, type Part } from '../../core/style/style-fields.ts';
+import { partOf, severityIn, withValue, type Field, type FieldPart } from '../../core/style/style-fields.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 
 const props = defineProps<{ field: Field }>();
@@ -8,9 +8,9 @@ const style = defineModel<HouseStyle>({ required: true });
 const put = (key: string, value: unknown): void => {
   style.value = withValue(style.value, props.field, key, value);
 };
-const scaleOf = (part: Part): number => (part.kind === 'number' ? (part.scale ?? 1) : 1);
-const shown = (part: Part): number => Number(partOf(style.value, props.field, part)) / scaleOf(part);
-function putNumber(part: Part, text: string): void {
+const scaleOf = (part: FieldPart): number => (part.kind === 'number' ? (part.scale ?? 1) : 1);
+const shown = (part: FieldPart): number => Number(partOf(style.value, props.field, part)) / scaleOf(part);
+function putNumber(part: FieldPart, text: string): void {
   const typed = Number(text);
   // What is no number yet is being typed.
   if (text.trim() === '' || !Number.isFinite(typed)) return;

@@ -1,7 +1,7 @@
 /** The page's side of suggestions. */
-import type { Asked } from './worker.ts';
+import type { SuggestRequest } from './worker.ts';
 
-interface Answered {
+interface SuggestAnswer {
   readonly id: number;
   readonly words: readonly string[];
 }
@@ -13,7 +13,7 @@ const waiting = new Map<number, (words: readonly string[]) => void>();
 function hire(): Worker {
   if (worker) return worker;
   const hired = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-  hired.addEventListener('message', ({ data }: MessageEvent<Answered>) => {
+  hired.addEventListener('message', ({ data }: MessageEvent<SuggestAnswer>) => {
     waiting.get(data.id)?.(data.words);
     waiting.delete(data.id);
   });
@@ -36,6 +36,6 @@ export function askSoundAlikes(heard: string, likely: readonly string[]): Promis
   const id = ++last;
   return new Promise((resolve) => {
     waiting.set(id, resolve);
-    hire().postMessage({ id, heard, likely } satisfies Asked);
+    hire().postMessage({ id, heard, likely } satisfies SuggestRequest);
   });
 }

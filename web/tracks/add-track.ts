@@ -6,7 +6,7 @@ import type { Caption, Foreign, TrackKind } from '../../core/track/caption.ts';
 import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';
 
-export interface NewTrack {
+export interface TrackHead {
   readonly kind: TrackKind;
   readonly name: string;
   /** BCP 47. */
@@ -14,13 +14,13 @@ export interface NewTrack {
 }
 
 /** A track with its captions, as the server takes it: whole, under an id made here, once however often it is sent. */
-export interface MadeTrack extends NewTrack {
+export interface MadeTrack extends TrackHead {
   readonly id: string;
   readonly foreign: Foreign | null;
   readonly captions: readonly Caption[];
 }
 
-export const trackFrom = (track: NewTrack, from: ReadResult): MadeTrack => ({
+export const trackFrom = (track: TrackHead, from: ReadResult): MadeTrack => ({
   ...track,
   id: newId(),
   foreign: from.foreign,

@@ -1,24 +1,24 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { Place } from '../../core/find/replace.ts';
+import type { MatchInTrack } from '../../core/find/replace.ts';
 import PlacesList from './PlacesList.vue';
 import DialogSheet from '../frame/DialogSheet.vue';
 
 const props = defineProps<{
   title: string;
-  places: readonly Place[];
+  places: readonly MatchInTrack[];
   replacement: string;
   pattern: boolean;
 }>();
-const emit = defineEmits<{ done: [chosen: readonly Place[]] }>();
+const emit = defineEmits<{ done: [chosen: readonly MatchInTrack[]] }>();
 const open = defineModel<boolean>('open', { required: true });
 
-const left = ref<ReadonlySet<Place>>(new Set());
+const left = ref<ReadonlySet<MatchInTrack>>(new Set());
 watch(open, (now) => {
   if (now) left.value = new Set();
 });
 const chosen = computed(() => props.places.filter((p) => !left.value.has(p)));
-function toggle(place: Place): void {
+function toggle(place: MatchInTrack): void {
   const next = new Set(left.value);
   if (!next.delete(place)) next.add(place);
   left.value = next;

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, useTemplateRef } from 'vue';
-import { changeFor, type Place } from '../../core/find/replace.ts';
+import { replacementFor, type MatchInTrack } from '../../core/find/replace.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import { useTrack } from '../stores/track.ts';
 
 /** Places with what would stand there, each to be taken or left. However many there are, only those in sight are in the page. */
 const props = defineProps<{
-  places: readonly Place[];
-  left: ReadonlySet<Place>;
+  places: readonly MatchInTrack[];
+  left: ReadonlySet<MatchInTrack>;
   replacement: string;
   pattern: boolean;
 }>();
-defineEmits<{ toggle: [place: Place] }>();
+defineEmits<{ toggle: [place: MatchInTrack] }>();
 const track = useTrack();
 
 /** How much of the text around a place is shown, in characters. */
@@ -30,10 +30,10 @@ const virtual = useVirtualizer(
 const byId = computed(() => new Map(track.captions.map((c) => [c.id, c])));
 const flat = (text: string): string => text.replace(/\n/g, ' ');
 
-function rowOf(place: Place) {
+function rowOf(place: MatchInTrack) {
   const caption = byId.value.get(place.caption);
   if (!caption) return null;
-  const { from, to, insert } = changeFor(caption.text, place, props.replacement, props.pattern);
+  const { from, to, insert } = replacementFor(caption.text, place, props.replacement, props.pattern);
   const [before, after] = [flat(caption.text.slice(0, from)), flat(caption.text.slice(to))];
   return {
     time: marginClock(caption.start),

@@ -52,7 +52,7 @@ onMounted(() => {
     nonce,
     captions: track.captions,
     around: first,
-    ground: () => findings.ground,
+    context: () => findings.context,
     editable: () => track.editable,
     newId,
     onChange({ edit, applied, mergeable }) {

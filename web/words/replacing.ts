@@ -1,5 +1,5 @@
 /** Putting something else in many places at once, as one step. */
-import { replaceAll, type Place } from '../../core/find/replace.ts';
+import { replaceAll, type MatchInTrack } from '../../core/find/replace.ts';
 import { apply } from '../../core/track/apply.ts';
 import { useTrack } from '../stores/track.ts';
 import { nextTurn } from '../work/idle.ts';
@@ -13,7 +13,7 @@ const tries = 3;
  * @param isPattern the replacement may name groups of a pattern
  * @returns whether anything was changed
  */
-export async function replaceIn(places: readonly Place[], replacement: string, isPattern: boolean): Promise<boolean> {
+export async function replaceIn(places: readonly MatchInTrack[], replacement: string, isPattern: boolean): Promise<boolean> {
   const track = useTrack();
   for (let n = 0; n < tries && track.editable; n++) {
     await nextTurn();

@@ -2,10 +2,10 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../core/compare/same-place.ts';
-import { mendedBefore } from '../../core/find/corrections.ts';
+import { correctedBefore } from '../../core/find/corrections.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 import { bare } from '../../core/text/phrases/words.ts';
-import { askedIn, askedOf, type Asked } from '../../core/track/asked.ts';
+import { selectedWordsAt, selectedWordsIn, type SelectedWords } from '../../core/track/selected-words.ts';
 import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
 import { agreed, isDoubtful } from '../../core/track/doubt.ts';
 import { ask } from '../api/client.ts';
@@ -22,7 +22,7 @@ import { useMends } from './use-mends.ts';
 /** Words with what may stand there instead. */
 export interface Suggested {
   readonly caption: string;
-  readonly asked: Asked;
+  readonly asked: SelectedWords;
   /** The first have a number key each. */
   readonly words: readonly { readonly text: string; readonly why: string }[];
   /** More may come. */
@@ -105,7 +105,7 @@ export const useDoubt = defineStore('doubt', () => {
     ].map((w) => w.toLowerCase().replace(/[^\p{L}\p{N}']/gu, ''));
 
   /** Goes to words of a caption, lets them be heard, and opens the suggestions for them. */
-  async function suggest(caption: Caption, asked: Asked): Promise<void> {
+  async function suggest(caption: Caption, asked: SelectedWords): Promise<void> {
     place.goTo(caption.id, 'chosen');
     onSurface.value?.take(caption.id, asked.from, asked.to);
     if (preferences.hearsDoubt) playback.hear(asked.start - heardBefore, asked.end + heardAfter);
@@ -114,7 +114,7 @@ export const useDoubt = defineStore('doubt', () => {
     open.value = mine;
     const isMine = (): boolean => open.value?.caption === caption.id && open.value.asked === asked;
     const heard = asked.words.map((w) => bare(w[6])).join(' ');
-    const mended = mendedBefore(track.captions, heard).map((text) => ({ text, why: 'Mended so elsewhere' }));
+    const mended = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Mended so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
       otherTracks().then((all) =>
         all.map((t) => ({ text: wordsAt(t.captions, asked.start, asked.end), why: `Here in “${t.name}”` })),
@@ -142,7 +142,7 @@ export const useDoubt = defineStore('doubt', () => {
       const caption = captions[(place.index + n) % captions.length];
       const word = caption && of(caption).find((w) => n > 0 || w[0] >= after);
       if (!caption || !word) continue;
-      void suggest(caption, askedOf(caption, { from: word[0], to: word[1] }));
+      void suggest(caption, selectedWordsIn(caption, { from: word[0], to: word[1] }));
       return;
     }
     close();
@@ -153,7 +153,7 @@ export const useDoubt = defineStore('doubt', () => {
   function suggestHere(): void {
     const chosen = onSurface.value?.chosen();
     const caption = track.captions.find((c) => c.id === chosen?.id);
-    const asked = chosen && caption && !place.selected ? askedIn(caption, chosen) : null;
+    const asked = chosen && caption && !place.selected ? selectedWordsAt(caption, chosen) : null;
     if (caption && asked) void suggest(caption, asked);
     else
       track.remark = place.selected

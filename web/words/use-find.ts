@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { compile, type Query, type Seek } from '../../core/find/query.ts';
-import { placesIn, type Place } from '../../core/find/replace.ts';
+import { matchesIn, type MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
@@ -22,19 +22,19 @@ export const useFind = defineStore('find', () => {
   /** Ids of the captions that are looked in; null for all. */
   const within = shallowRef<ReadonlySet<string> | null>(null);
   const fault = ref<string | null>(null);
-  const places = shallowRef<readonly Place[]>([]);
+  const places = shallowRef<readonly MatchInTrack[]>([]);
   const looking = ref(false);
   /** The place that is gone to; -1 before the first. */
   const now = ref(-1);
   /** Everything is about to be replaced, and what will change is shown. */
   const reviewing = ref(false);
 
-  const known = new WeakMap<Caption, { readonly seek: Seek; readonly places: readonly Place[] }>();
+  const known = new WeakMap<Caption, { readonly seek: Seek; readonly places: readonly MatchInTrack[] }>();
   /** The places in a caption; what was found in one that did not change is remembered. */
-  function placesOf(caption: Caption, seek: Seek): readonly Place[] {
+  function placesOf(caption: Caption, seek: Seek): readonly MatchInTrack[] {
     const before = known.get(caption);
     if (before?.seek === seek) return before.places;
-    const found = placesIn(caption, seek);
+    const found = matchesIn(caption, seek);
     known.set(caption, { seek, places: found });
     return found;
   }
@@ -53,7 +53,7 @@ export const useFind = defineStore('find', () => {
     looking.value = true;
     await nextTurn();
     if (mine !== turn) return;
-    const found: Place[] = [];
+    const found: MatchInTrack[] = [];
     let began = performance.now();
     for (const caption of track.captions) {
       if (within.value?.has(caption.id) === false) continue;
@@ -118,7 +118,7 @@ export const useFind = defineStore('find', () => {
   }
 
   /** Replaces these, as one step. */
-  async function replaceMany(chosen: readonly Place[]): Promise<void> {
+  async function replaceMany(chosen: readonly MatchInTrack[]): Promise<void> {
     reviewing.value = false;
     const done = await replaceIn(chosen, replacement.value, query.value.pattern);
     track.remark = done

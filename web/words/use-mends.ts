@@ -1,17 +1,17 @@
 /** One mend, and the other places where the same was wrong. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
-import { isStanding, mendOf, sameElsewhere, type Mend } from '../../core/find/corrections.ts';
-import type { Place } from '../../core/find/replace.ts';
+import { isStillThere, correctionOf, sameElsewhere, type Correction } from '../../core/find/corrections.ts';
+import type { MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';
 import { replaceIn } from './replacing.ts';
 
 export interface Offer {
-  readonly mend: Mend;
+  readonly mend: Correction;
   /** The caption that was mended by hand. */
   readonly caption: string;
-  readonly places: readonly Place[];
+  readonly places: readonly MatchInTrack[];
 }
 
 /** A mend is looked at so long after the last key, in ms. */
@@ -29,7 +29,7 @@ export const useMends = defineStore('mends', () => {
   /** Looks what was mended between two states of a caption, and where else it stands. */
   function look(before: Caption, after: Caption): void {
     began = null;
-    const mend = mendOf(before.text, after.text, track.track?.language ?? null);
+    const mend = correctionOf(before.text, after.text, track.track?.language ?? null);
     if (!mend) return;
     const places = sameElsewhere(track.captions, mend, after.id);
     offer.value = places.length > 0 ? { mend, caption: after.id, places } : null;
@@ -62,12 +62,12 @@ export const useMends = defineStore('mends', () => {
     (captions) => {
       const now = offer.value;
       const mended = now && captions.find((c) => c.id === now.caption);
-      if (now && !(mended && isStanding(now.mend, mended))) leave();
+      if (now && !(mended && isStillThere(now.mend, mended))) leave();
     },
   );
 
   /** Mends the same in these places too, as one step. */
-  async function mendIn(places: readonly Place[]): Promise<void> {
+  async function mendIn(places: readonly MatchInTrack[]): Promise<void> {
     const now = offer.value;
     if (!now || !track.editable) return;
     leave();

@@ -47,10 +47,10 @@ export function useSeveral() {
     change({ type: 'proof', ids: of.map((c) => c.id), proofed: open.length > 0 });
   }
   function join(): void {
-    if (findings.ground) change(joinedAll(captions.value, findings.ground));
+    if (findings.context) change(joinedAll(captions.value, findings.context));
   }
   function label(speaker: string): void {
-    if (findings.ground) change(labelled(captions.value, speaker, findings.ground));
+    if (findings.context) change(labelled(captions.value, speaker, findings.context));
   }
   /** @param by in ms */
   const shift = (by: number): void => change(shifted(captions.value, by));

@@ -56,7 +56,7 @@ function hire(): Worker {
 async function hand<T extends TaskName>(
   id: number,
   task: T,
-  { captions, ground }: Material,
+  { captions, context }: Material,
   asked: Tasks[T]['asked'],
 ): Promise<void> {
   const hired = hire();
@@ -66,7 +66,7 @@ async function hand<T extends TaskName>(
     hired.postMessage(patch);
   }
   sent = captions;
-  hired.postMessage({ id, task, ground, asked } satisfies Order<T>);
+  hired.postMessage({ id, task, context, asked } satisfies Order<T>);
 }
 
 /** Has a task done in the worker. @throws {Error} with a sentence when it could not be */

@@ -20,9 +20,9 @@ export function useWholeTrack() {
 
   /** Works something out and leaves it at that. @returns null where that was not possible, and a person was told why */
   async function preview<T extends Change>(task: T, asked: Tasks[T]['asked']): Promise<Tasks[T]['answer'] | null> {
-    if (!findings.ground) return null;
+    if (!findings.context) return null;
     try {
-      return await order(task, { captions: track.captions, ground: findings.ground }, asked);
+      return await order(task, { captions: track.captions, context: findings.context }, asked);
     } catch (error) {
       track.remark = sentence(error);
       return null;

@@ -3,7 +3,7 @@ import { newId, readAs, sheetOf, writeAs } from '../arbitrary.ts';
 import { captionsArbitrary } from '../../track/arbitrary.ts';
 import { caption } from '../../track/caption.ts';
 import { withIds } from '../cue.ts';
-import { Unreadable, type Mended } from '../format.ts';
+import { Unreadable, type ParseWarning } from '../format.ts';
 import { ctm, detectCtm, readCtm } from './ctm.ts';
 
 // The layout is that of the NIST scoring tools' description of the ctm format: file, channel, start,
@@ -33,7 +33,7 @@ describe('CTM', () => {
       '7654 A * * <ALT_END>',
       '7654 A 14.00 0.50 GATE',
     ].join('\n');
-    const mended: Mended[] = [];
+    const mended: ParseWarning[] = [];
     expect(detectCtm(choice)).toBeGreaterThan(0);
     expect(readCtm(choice, mended).map((w) => w.text)).toEqual(['UM', 'GATE']);
     expect(mended.map((m) => m.line)).toEqual([3, 8]);

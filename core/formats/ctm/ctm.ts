@@ -4,10 +4,10 @@
  * Alternatives stand between `<ALT_BEGIN>`, `<ALT>` and `<ALT_END>`; the first of them is taken, and
  * `@` in them stands for no word.
  */
-import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
+import { firstCaptions, type TimedPiece } from '../../layout/first-captions.ts';
 import { shareByLetters, tokensOf } from '../../track/ranges.ts';
 import type { Caption } from '../../track/caption.ts';
-import { Unreadable, type Format, type Mended, type Sheet, type Writer } from '../format.ts';
+import { Unreadable, type Format, type ParseWarning, type Sheet, type Writer } from '../format.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 
@@ -49,7 +49,7 @@ export function detectCtm(text: string): number {
 }
 
 /** The words of a CTM text, in order of time. @throws {Unreadable} naming the first line that is no word */
-export function readCtm(text: string, mended: Mended[] = []): HeardWord[] {
+export function readCtm(text: string, mended: ParseWarning[] = []): HeardWord[] {
   const words: HeardWord[] = [];
   let choice = 0;
   linesOfText(text).forEach((line, i) => {
@@ -79,7 +79,7 @@ export function readCtm(text: string, mended: Mended[] = []): HeardWord[] {
 }
 
 /** A recognised word as a piece to group, its times with it. */
-export const pieceOfWord = (w: HeardWord): Piece => ({
+export const pieceOfWord = (w: HeardWord): TimedPiece => ({
   text: w.text,
   start: w.start,
   end: w.end,
@@ -124,13 +124,13 @@ export const ctm: Format = {
   mediaType: 'text/plain',
   detect: detectCtm,
   read(text, { style }) {
-    const mended: Mended[] = [];
+    const mended: ParseWarning[] = [];
     const words = readCtm(text, mended);
     return {
       format: 'ctm',
       language: null,
       captions: firstCaptions(words.map(pieceOfWord), style),
-      mended,
+      warnings: mended,
       foreign: null,
     };
   },

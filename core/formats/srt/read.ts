@@ -1,16 +1,16 @@
 /** Reading SRT: no standard exists, so whatever common practice lets be understood is, and what was mended is said. */
 import { captionOfCue, ordered, withoutBlankLines } from '../cue.ts';
-import { Unreadable, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
 import { plainLineEnds } from '../lines.ts';
 import { stopsOf, type Stop } from './stops.ts';
 import { readSrtText } from './text.ts';
 import { strictTimeLine, type TimeLine } from './time-line.ts';
 
 /** Notes something that was mended on the line of a caption's times. */
-const note = (mended: Mended[], stop: Stop, message: string): void => void mended.push({ line: stop.line, message });
+const note = (mended: ParseWarning[], stop: Stop, message: string): void => void mended.push({ line: stop.line, message });
 
 /** What is wrong with the number of a caption. */
-function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mended: Mended[]): void {
+function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mended: ParseWarning[]): void {
   const { number } = stop;
   if (number === null) note(mended, stop, 'There is no number above this time line.');
   else if (!before) {
@@ -28,7 +28,7 @@ function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mende
 }
 
 /** A time line whose times a caption can have. */
-function mendTimes(stop: Stop, mended: Mended[]): TimeLine {
+function mendTimes(stop: Stop, mended: ParseWarning[]): TimeLine {
   const { at } = stop;
   if (at.fault !== null) note(mended, stop, at.fault);
   if (at.start >= 0 && at.end >= at.start) return at;
@@ -70,7 +70,7 @@ function mayHaveBlankLines(text: string): boolean {
 }
 
 /** The last text of a file without the beginning of a caption that was cut off. */
-function withoutRemains(body: string, stop: Stop, mended: Mended[]): string {
+function withoutRemains(body: string, stop: Stop, mended: ParseWarning[]): string {
   const cut = stop.number === null ? none : cutAt(body, stop.number + 1);
   if (cut === none) return body;
   const remains = body.slice(cut).trim().split('\n');
@@ -91,7 +91,7 @@ function cutTimeLine(source: string, stop: Stop | undefined): { readonly line: n
 }
 
 /** The text between a time line and the next caption, without the blank lines around it and in it. */
-function bodyOf(source: string, stop: Stop, next: Stop | undefined, mended: Mended[]): string {
+function bodyOf(source: string, stop: Stop, next: Stop | undefined, mended: ParseWarning[]): string {
   let end = next?.from ?? source.length;
   while (end > stop.body && source.charCodeAt(end - 1) === 10) end--;
   let body = source.slice(stop.body, end);
@@ -107,7 +107,7 @@ function bodyOf(source: string, stop: Stop, next: Stop | undefined, mended: Mend
 }
 
 /** The caption at a stop. */
-function captionAt(source: string, stop: Stop, k: number, stops: readonly Stop[], mended: Mended[]): ReadCaption {
+function captionAt(source: string, stop: Stop, k: number, stops: readonly Stop[], mended: ParseWarning[]): ReadCaption {
   mendNumber(stop, stops[k - 1], (stops[0]?.number ?? 1) + k, mended);
   const times = mendTimes(stop, mended);
   let text = bodyOf(source, stop, stops[k + 1], mended);
@@ -125,7 +125,7 @@ function captionAt(source: string, stop: Stop, k: number, stops: readonly Stop[]
 /** Reads SRT leniently. @throws {Unreadable} where there is no time line at all */
 export function readSrt(text: string): ReadResult {
   const source = plainLineEnds(text);
-  const mended: Mended[] = [];
+  const mended: ParseWarning[] = [];
   const stops = stopsOf(source);
   if (stops.length === 0) {
     throw new Unreadable(
@@ -150,5 +150,5 @@ export function readSrt(text: string): ReadResult {
   }
   const found = stops.map((stop, k) => captionAt(source, stop, k, stops, mended));
   const captions = ordered(found, (k) => stops[k]?.line ?? 1, mended);
-  return { format: 'srt', language: null, captions, mended: mended.sort((a, b) => a.line - b.line), foreign: null };
+  return { format: 'srt', language: null, captions, warnings: mended.sort((a, b) => a.line - b.line), foreign: null };
 }

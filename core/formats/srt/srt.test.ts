@@ -2,11 +2,11 @@ import { readSrt } from './read.ts';
 import { bytes, asked, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
 import { caption } from '../../track/caption.ts';
-import { understand } from '../registry.ts';
+import { importCaptions } from '../registry.ts';
 import { srt } from './srt.ts';
 
 const cues = (text: string) => readAs(srt, text).captions.map((c) => [c.start, c.end, c.text]);
-const mended = (text: string) => readAs(srt, text).mended.map((m) => `${String(m.line)}: ${m.message}`);
+const mended = (text: string) => readAs(srt, text).warnings.map((m) => `${String(m.line)}: ${m.message}`);
 
 /** Two captions as common practice has them, to vary. */
 const usual = '1\n00:00:01,000 --> 00:00:02,500\nOne\nline\n\n2\n00:00:03,000 --> 00:00:04,000\nTwo\n';
@@ -74,7 +74,7 @@ describe('reading SRT', () => {
     (rest) => {
       const result = readSrt(`1\n00:00:01,000 --> 00:00:02,000\none\n\n2\n${rest}`);
       expect(result.captions.map((c) => c.text)).toEqual(['one']);
-      expect(result.mended.map((m) => m.message).join()).toMatch(/The file ends in the middle of a/);
+      expect(result.warnings.map((m) => m.message).join()).toMatch(/The file ends in the middle of a/);
     },
   );
 
@@ -157,17 +157,17 @@ describe('reading SRT', () => {
     const utf16 = Uint8Array.from(
       Array.from(`\ufeff${spanish}`).flatMap((c) => [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8]),
     );
-    expect(understand(utf16, asked)).toMatchObject({ format: 'srt', encoding: 'utf-16le', encodingBy: 'mark' });
-    const unmarked = understand(utf16.subarray(2), asked);
+    expect(importCaptions(utf16, asked)).toMatchObject({ format: 'srt', encoding: 'utf-16le', encodingBy: 'mark' });
+    const unmarked = importCaptions(utf16.subarray(2), asked);
     expect([unmarked.encoding, unmarked.captions[1]?.text]).toEqual(['utf-16le', 'Señal de niño']);
     const latin = Uint8Array.from(Array.from(spanish).map((c) => c.charCodeAt(0)));
-    expect(understand(latin, asked)).toMatchObject({ encoding: 'windows-1252', encodingBy: 'guess' });
-    expect(understand(latin, asked).captions[1]?.text).toBe('Señal de niño');
+    expect(importCaptions(latin, asked)).toMatchObject({ encoding: 'windows-1252', encodingBy: 'guess' });
+    expect(importCaptions(latin, asked).captions[1]?.text).toBe('Señal de niño');
   });
 
   it('refuses what holds no caption with a sentence', () => {
     expect(() => readAs(srt, 'Dear all,\nthe minutes are attached.')).toThrow(Unreadable);
-    expect(() => understand(bytes(''), asked)).toThrow('The file is empty.');
+    expect(() => importCaptions(bytes(''), asked)).toThrow('The file is empty.');
   });
 });
 

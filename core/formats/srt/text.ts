@@ -5,7 +5,7 @@
 import type { Mark, MarkKind, Placement } from '../../track/caption.ts';
 import { bare, byExtent, type Inline } from '../inline.ts';
 
-interface Open {
+interface OpenTag {
   readonly name: string;
   readonly from: number;
   /** Null for a font tag without a colour, which means nothing here. */
@@ -21,12 +21,12 @@ const kinds: Readonly<Record<string, MarkKind>> = {
   u: 'underline',
 };
 
-const simple: ReadonlyMap<string, Omit<Open, 'from'>> = new Map(
+const simple: ReadonlyMap<string, Omit<OpenTag, 'from'>> = new Map(
   Object.entries(kinds).map(([name, kind]) => [name, { name, kind, value: '' }]),
 );
 
 /** What a start tag opens, or null where the text only looks like a tag (`a < b`, `<3`). */
-function opening(tag: string): Omit<Open, 'from'> | null {
+function opening(tag: string): Omit<OpenTag, 'from'> | null {
   const plain = simple.get(tag);
   if (plain) return plain;
   const name = tag.trim().toLowerCase();
@@ -57,25 +57,25 @@ const longestTag = 200;
 const deepest = 64;
 
 /** The text read so far, with what is open on it and what was marked. */
-interface Reading {
+interface TextReader {
   text: string;
-  readonly open: Open[];
+  readonly open: OpenTag[];
   readonly marks: Mark[];
   placement: Placement | null;
   /** How many commands in braces meant nothing to people. */
   dropped: number;
 }
 
-function begin(reading: Reading, name: string, kind: MarkKind | null, value: string): void {
+function begin(reading: TextReader, name: string, kind: MarkKind | null, value: string): void {
   if (reading.open.length < deepest) reading.open.push({ name, kind, value, from: reading.text.length });
 }
 
-function mark({ text, marks }: Reading, { from, kind, value }: Open): void {
+function mark({ text, marks }: TextReader, { from, kind, value }: OpenTag): void {
   if (kind !== null && text.length > from) marks.push({ from, to: text.length, kind, value });
 }
 
 /** Closes the innermost tag of a name, wherever it stands among the open ones. */
-function close(reading: Reading, name: string): void {
+function close(reading: TextReader, name: string): void {
   const { open } = reading;
   for (let k = open.length - 1; k >= 0; k--) {
     const tag = open[k];
@@ -87,7 +87,7 @@ function close(reading: Reading, name: string): void {
 }
 
 /** A command in braces, as `an8` or `i1`. */
-function command(word: string, reading: Reading): void {
+function command(word: string, reading: TextReader): void {
   const place = /^an?([1-9]|1[01])$/.exec(word)?.[1];
   const style = /^([ibu])([01])$/.exec(word);
   const name = style?.[1] ?? '';
@@ -99,7 +99,7 @@ function command(word: string, reading: Reading): void {
 }
 
 /** Takes the braces at an offset; where they end, or -1 where they are text. */
-function braces(source: string, at: number, reading: Reading): number {
+function braces(source: string, at: number, reading: TextReader): number {
   const inside = source.slice(at + 2, at + longestTag);
   const length = inside.indexOf('}');
   if (length < 0 || inside.lastIndexOf('\n', length) >= 0) return -1;
@@ -108,7 +108,7 @@ function braces(source: string, at: number, reading: Reading): number {
 }
 
 /** Takes the tag at an offset; where it ends, or -1 where it is text. */
-function tag(source: string, at: number, reading: Reading): number {
+function tag(source: string, at: number, reading: TextReader): number {
   // Nearly every tag is one letter between its brackets.
   const length = source.charCodeAt(at + 2) === 62 ? 2 : source.slice(at, at + longestTag).indexOf('>');
   if (length < 0) return -1;
@@ -135,7 +135,7 @@ function placeOf(source: string, sign: string, from: number): number {
 export function readSrtText(source: string): Inline {
   const hasBraces = source.includes('{\\');
   if (!hasBraces && !source.includes('<')) return bare(source);
-  const reading: Reading = { text: '', open: [], marks: [], placement: null, dropped: 0 };
+  const reading: TextReader = { text: '', open: [], marks: [], placement: null, dropped: 0 };
   let nextBrace = hasBraces ? -1 : source.length;
   let nextBracket = -1;
   for (let i = 0; i < source.length;) {

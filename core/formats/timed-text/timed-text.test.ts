@@ -1,11 +1,11 @@
 import { asked, bytes } from '../arbitrary.ts';
-import { understand } from '../registry.ts';
+import { importCaptions } from '../registry.ts';
 
 const two = [
   [1000, 2500, 'One'],
   [3000, 4000, 'Two\nlines'],
 ];
-const read = (text: string) => understand(bytes(text), asked);
+const read = (text: string) => importCaptions(bytes(text), asked);
 
 // Layouts that video hosts, recognisers and editors of sound give out (common practice); none has a standard.
 describe('timed text is recognised by its shape', () => {
@@ -39,10 +39,10 @@ describe('timed text is recognised by its shape', () => {
   });
 
   it('says how it counted frames, and what it left out', () => {
-    expect(read('00:00:01:00 , 00:00:02:29 , One').mended).toEqual([
+    expect(read('00:00:01:00 , 00:00:02:29 , One').warnings).toEqual([
       { line: 1, message: 'Times are in frames; 30 a second were counted.' },
     ]);
-    expect(read('Start,End,Text\n0:01,0:02,One').mended[0]?.message).toContain('stands before the first time');
+    expect(read('Start,End,Text\n0:01,0:02,One').warnings[0]?.message).toContain('stands before the first time');
   });
 
   it('exchanges times that run backwards', () => {

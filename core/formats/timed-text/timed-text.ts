@@ -5,7 +5,7 @@
  */
 import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../time/stamp.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type Format, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type Format, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
 import { bare } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 
@@ -111,7 +111,7 @@ const usualRate = 25;
 
 function read(text: string): ReadResult {
   const lines = linesOfText(text);
-  const mended: Mended[] = [];
+  const mended: ParseWarning[] = [];
   const found: { line: number; at: TimedLine; text: string[] }[] = [];
   const lost: number[] = [];
   lines.forEach((line, i) => {
@@ -145,7 +145,7 @@ function read(text: string): ReadResult {
     return captionOfCue(start, end, null, bare(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')));
   });
   const captions = ordered(read, (i) => found[i]?.line ?? 1, mended);
-  return { format: 'timed', language: null, captions, mended: mended.sort((a, b) => a.line - b.line), foreign: null };
+  return { format: 'timed', language: null, captions, warnings: mended.sort((a, b) => a.line - b.line), foreign: null };
 }
 
 export const timedText: Format = {

@@ -4,7 +4,7 @@
  */
 import { decodeCaption, NotDecoded } from '../../track/decode.ts';
 import { sorted, type Caption, type Foreign } from '../../track/caption.ts';
-import { Unreadable, type Format, type Mended, type ReadResult, type Sheet } from '../format.ts';
+import { Unreadable, type Format, type ParseWarning, type ReadResult, type Sheet } from '../format.ts';
 
 export const trackFileVersion = 1;
 
@@ -52,7 +52,7 @@ function read(text: string): ReadResult {
   }
   const list = file['captions'];
   if (!Array.isArray(list)) throw new Unreadable('captions: expected a list.');
-  const mended: Mended[] = [];
+  const mended: ParseWarning[] = [];
   const seen = new Set<string>();
   try {
     const captions = list.map((value, i): Caption => {
@@ -67,7 +67,7 @@ function read(text: string): ReadResult {
       format: 'json',
       language: typeof language === 'string' && language !== '' ? language : null,
       captions: sorted(captions).map(({ id: _, ...rest }) => rest),
-      mended,
+      warnings: mended,
       foreign: foreignOf(file['foreign']),
     };
   } catch (error) {

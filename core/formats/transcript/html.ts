@@ -36,13 +36,13 @@ const marked: Readonly<Record<string, Mark['kind']>> = {
   rt: 'ruby text',
 };
 
-interface Open {
+interface OpenElement {
   readonly name: string;
   readonly from: number;
   readonly marks: readonly Pick<Mark, 'kind' | 'value'>[];
 }
 
-function marksOf(name: string, attributes: Readonly<Record<string, string>>): Open['marks'] {
+function marksOf(name: string, attributes: Readonly<Record<string, string>>): OpenElement['marks'] {
   const kind = Object.hasOwn(marked, name) ? marked[name] : undefined;
   const colour =
     name === 'font'
@@ -68,7 +68,7 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
   let hidden = 0;
   let depth = 0;
   let marks: Mark[] = [];
-  let open: Open[] = [];
+  let open: OpenElement[] = [];
   // The next line break is remembered: a page may be one line of millions of characters.
   let nextBreak = source.indexOf('\n');
   let line = 1;
@@ -76,7 +76,7 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
     for (; nextBreak >= 0 && nextBreak < index; nextBreak = source.indexOf('\n', nextBreak + 1)) line++;
     return line;
   };
-  const close = (tag: Open): void => {
+  const close = (tag: OpenElement): void => {
     for (const mark of tag.marks) if (text.length > tag.from) marks.push({ ...mark, from: tag.from, to: text.length });
   };
   const flush = (): void => {
@@ -136,7 +136,7 @@ function read(text: string, { style }: ReadOptions): ReadResult {
     format: 'html',
     language: language === '' ? null : language,
     captions: captionsOfParagraphs(paragraphs, style),
-    mended: [],
+    warnings: [],
     foreign: null,
   };
 }

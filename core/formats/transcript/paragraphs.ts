@@ -1,5 +1,5 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
-import { firstCaptions, type Piece } from '../../layout/first-captions.ts';
+import { firstCaptions, type TimedPiece } from '../../layout/first-captions.ts';
 import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import { perLetter } from '../../layout/speaking-time.ts';
 import type { HouseStyle } from '../../style/style.ts';
@@ -53,7 +53,7 @@ export function captionsOfParagraphs(paragraphs: readonly Paragraph[], style: Ho
   /** The time mark of each paragraph, or the next there is. */
   const marks: number[] = [];
   for (let i = marked.length - 1; i >= 0; i--) marks[i] = marked[i]?.at ?? marks[i + 1] ?? Infinity;
-  const pieces: Piece[] = [];
+  const pieces: TimedPiece[] = [];
   let clock = 0;
   marked.forEach(({ at, spoken, label }, i) => {
     const start = Math.max(clock, at ?? 0);

@@ -78,7 +78,7 @@ export const transcriptText: Format = {
       format: 'txt',
       language: null,
       captions: captionsOfParagraphs(paragraphs, style),
-      mended: [],
+      warnings: [],
       foreign: null,
     };
   },

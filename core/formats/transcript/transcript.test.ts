@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { asked, bytes, readAs, tracks, writeAs } from '../arbitrary.ts';
-import { understand } from '../registry.ts';
+import { importCaptions } from '../registry.ts';
 import { caption } from '../../track/caption.ts';
 import { transcriptHtml } from './html.ts';
 import { timeMark } from './paragraphs.ts';
 import { transcriptText } from './text.ts';
 
-const read = (text: string) => understand(bytes(text), asked);
+const read = (text: string) => importCaptions(bytes(text), asked);
 const wordsOf = (captions: readonly { readonly text: string }[]) =>
   captions.flatMap((c) => c.text.split(/\s+/)).filter((w) => w !== '');
 

@@ -5,7 +5,7 @@
 import type { Mark, SpeakerRange } from '../../track/caption.ts';
 import { labelLength } from '../../text/labels.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type Mended, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
 import { byExtent, timedInside, type Inline } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { agents, definedStyles, stylingOf, type Styling } from './styles.ts';
@@ -21,18 +21,18 @@ interface Interval {
 }
 
 /** A stretch of text that is shown over one interval in one styling. */
-interface Run {
+interface StyledRun {
   readonly text: string;
   readonly styling: Styling;
   readonly interval: Interval;
   readonly space: 'preserve' | 'collapse' | 'break';
 }
 
-interface Paragraph {
+interface TtmlParagraph {
   readonly line: number;
   readonly interval: Interval;
   readonly styling: Styling;
-  readonly runs: readonly Run[];
+  readonly runs: readonly StyledRun[];
 }
 
 const unstyled: Styling = { italic: false, bold: false, underline: false, colour: '', language: '', speaker: '' };
@@ -43,7 +43,7 @@ function intervalOf(
   parent: Interval,
   base: number,
   clock: DocumentClock,
-  mended: Mended[],
+  mended: ParseWarning[],
 ): Interval {
   const time = (name: string): number | null => {
     const text = element.attributes.get(name);
@@ -61,11 +61,11 @@ function intervalOf(
   return { start, end: Math.max(start, stop), own: begin !== null || end !== null || dur !== null };
 }
 
-function paragraphsOf(root: Element, mended: Mended[]): Paragraph[] {
+function paragraphsOf(root: Element, mended: ParseWarning[]): TtmlParagraph[] {
   const clock = documentClock((name) => root.attributes.get(name));
   const defined = definedStyles(root);
   const names = agents(root);
-  const paragraphs: Paragraph[] = [];
+  const paragraphs: TtmlParagraph[] = [];
 
   interface Context {
     readonly interval: Interval;
@@ -91,7 +91,7 @@ function paragraphsOf(root: Element, mended: Mended[]): Paragraph[] {
       if (sequence && Number.isFinite(inner.interval.end)) base = inner.interval.end;
     }
   }
-  function runsOf(element: Element, context: Context, runs: Run[]): void {
+  function runsOf(element: Element, context: Context, runs: StyledRun[]): void {
     const inner = new Map<Element, Context>();
     walk(element, context, (child, c) => void inner.set(child, c));
     for (const child of element.children) {
@@ -104,7 +104,7 @@ function paragraphsOf(root: Element, mended: Mended[]): Paragraph[] {
   }
   function content(element: Element, context: Context): void {
     if (element.name === 'p') {
-      const runs: Run[] = [];
+      const runs: StyledRun[] = [];
       runsOf(element, context, runs);
       paragraphs.push({ line: element.line, interval: context.interval, styling: context.styling, runs });
     } else if (element.name === 'body' || element.name === 'div') walk(element, context, content);
@@ -121,7 +121,7 @@ function paragraphsOf(root: Element, mended: Mended[]): Paragraph[] {
 }
 
 /** Runs as one text: white space collapsed where it is not to be preserved, none around line breaks. */
-function inlineOf(runs: readonly Run[], base: Styling): Inline {
+function inlineOf(runs: readonly StyledRun[], base: Styling): Inline {
   let text = '';
   const marks: Mark[] = [];
   const speakers: SpeakerRange[] = [];
@@ -132,7 +132,7 @@ function inlineOf(runs: readonly Run[], base: Styling): Inline {
     const end = Math.max(fixed, text.trimEnd().length);
     text = text.slice(0, end);
   };
-  const spans: { from: number; to: number; run: Run }[] = [];
+  const spans: { from: number; to: number; run: StyledRun }[] = [];
   for (const run of runs) {
     let piece = run.text;
     if (run.space === 'break') trim();
@@ -192,10 +192,10 @@ function joined(marks: readonly Mark[]): Mark[] {
 const usualLength = 3000;
 
 /** The captions of a paragraph: one, or one for every interval where only its parts have times. */
-function partsOf(p: Paragraph): { readonly interval: Interval; readonly runs: readonly Run[] }[] {
+function partsOf(p: TtmlParagraph): { readonly interval: Interval; readonly runs: readonly StyledRun[] }[] {
   const timed = p.runs.filter((r) => r.interval.own && r.interval !== p.interval && r.text.trim() !== '');
   if (p.interval.own || timed.length === 0) return [{ interval: p.interval, runs: p.runs }];
-  const parts: { interval: Interval; runs: Run[] }[] = [];
+  const parts: { interval: Interval; runs: StyledRun[] }[] = [];
   for (const run of p.runs) {
     const last = parts.at(-1);
     const { start, end, own } = run.interval;
@@ -210,7 +210,7 @@ function partsOf(p: Paragraph): { readonly interval: Interval; readonly runs: re
 }
 
 export function readTtml(text: string): ReadResult {
-  const mended: Mended[] = [];
+  const mended: ParseWarning[] = [];
   const root = treeOf(plainLineEnds(text), mended);
   const tt = root ? [...elementsNamed(root, 'tt')][0] : undefined;
   if (!tt) throw new Unreadable('This XML file holds no <tt> element, with which a TTML file begins.');
@@ -247,7 +247,7 @@ export function readTtml(text: string): ReadResult {
     format: 'ttml',
     language: language === '' ? null : language,
     captions,
-    mended: mended.sort((a, b) => a.line - b.line),
+    warnings: mended.sort((a, b) => a.line - b.line),
     foreign: null,
   };
 }

@@ -1,7 +1,7 @@
 /** An XML document as a small tree, read leniently: what is not well-formed is listed and passed over. */
 import { decodeHTML } from 'entities';
 import { SaxesParser } from 'saxes';
-import type { Mended } from '../format.ts';
+import type { ParseWarning } from '../format.ts';
 
 export interface Element {
   /** Without its prefix: TTML has had several namespaces, and files mix them up. */
@@ -23,7 +23,7 @@ const mostFaults = 50;
 const ofXml = new Set(['&amp;', '&lt;', '&gt;', '&quot;', '&apos;']);
 
 /** Text in which every `&` is part of a reference XML knows; those of HTML are taken for what they stand for. */
-function withReferences(source: string, mended: Mended[]): string {
+function withReferences(source: string, mended: ParseWarning[]): string {
   let line = 1;
   let counted = 0;
   const signs = /<!\[CDATA\[[\s\S]*?(?:\]\]>|$)|&(?:#\d{1,7};|#x[\da-fA-F]{1,6};|[A-Za-z][A-Za-z0-9]{0,31};)?/g;
@@ -42,7 +42,7 @@ function withReferences(source: string, mended: Mended[]): string {
 }
 
 /** The root of a document; null where there is none. */
-export function treeOf(source: string, mended: Mended[]): Element | null {
+export function treeOf(source: string, mended: ParseWarning[]): Element | null {
   const parser = new SaxesParser({ position: true });
   const open: Element[] = [];
   let root: Element | null = null;

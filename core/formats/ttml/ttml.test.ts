@@ -89,7 +89,7 @@ describe('the times of elements inside each other', () => {
   ])('%s', (_, body, expected) => expect(times(body)).toEqual(expected));
 
   it('an end nobody tells is given and said', () => {
-    const { captions, mended } = read('<div><p begin="1s">a</p>\n<p begin="2s">b</p></div>');
+    const { captions, warnings: mended } = read('<div><p begin="1s">a</p>\n<p begin="2s">b</p></div>');
     expect(captions.map((c) => [c.start, c.end])).toEqual([
       [1000, 2000],
       [2000, 5000],
@@ -141,7 +141,7 @@ describe('what is marked', () => {
 });
 
 it('reads what is not well-formed as far as it goes, and names the line', () => {
-  const { captions, mended } = readAs(
+  const { captions, warnings: mended } = readAs(
     ttml,
     doc('<div>\n<p begin="1s" end="2s">Fish & chips</p>\n<p begin="3s" end="4s">b'),
   );

@@ -10,7 +10,7 @@ import { decodeReferences } from './references.ts';
 import { webvttTime } from './time.ts';
 
 /** An element that is open, and what it marks; one with classes marks several things at once. */
-interface Open {
+interface OpenNode {
   readonly name: string;
   readonly from: number;
   readonly kind: MarkKind | null;
@@ -19,9 +19,9 @@ interface Open {
 }
 
 /** The text read so far, with what is open on it and what was marked. */
-interface Reading {
+interface CueTextReader {
   text: string;
-  readonly open: Open[];
+  readonly open: OpenNode[];
   readonly marks: Mark[];
   readonly speakers: SpeakerRange[];
   readonly times: { readonly at: number; readonly ms: number }[];
@@ -48,7 +48,7 @@ const annotationOf = (source: string): string =>
     .replace(/[\t\n\f\r ]+/g, ' ');
 
 /** Takes a start tag, from what stands between `<` and `>` (or the end of the text). */
-function begin(inside: string, reading: Reading): void {
+function begin(inside: string, reading: CueTextReader): void {
   let nameEnd = 0;
   while (nameEnd < inside.length && inside.charCodeAt(nameEnd) !== 46 && !isSpace(inside.charCodeAt(nameEnd)))
     nameEnd++;
@@ -76,7 +76,7 @@ function markClasses(classes: string, from: number, to: number, marks: Mark[]): 
 }
 
 /** Closes the innermost element. */
-function close({ text, open, marks, speakers }: Reading): void {
+function close({ text, open, marks, speakers }: CueTextReader): void {
   const tag = open.pop();
   if (!tag || text.length <= tag.from) return;
   const { from, kind, value, classes } = tag;
@@ -88,7 +88,7 @@ function close({ text, open, marks, speakers }: Reading): void {
 }
 
 /** An end tag closes the innermost element only, and only its own; the end of ruby takes an open rt with it. */
-function end(name: string, reading: Reading): void {
+function end(name: string, reading: CueTextReader): void {
   const current = reading.open.at(-1)?.name;
   if (name === current) close(reading);
   else if (name === 'ruby' && current === 'rt') {
@@ -97,7 +97,7 @@ function end(name: string, reading: Reading): void {
   }
 }
 
-function takeTag(inside: string, reading: Reading): void {
+function takeTag(inside: string, reading: CueTextReader): void {
   const first = inside.charCodeAt(0);
   if (first === 47) end(inside.slice(1), reading);
   else if (first >= 48 && first <= 57) {
@@ -109,7 +109,7 @@ function takeTag(inside: string, reading: Reading): void {
 /** Parses a cue's text in one pass; every `<` begins a tag, and one that is never closed runs to the end. */
 export function readCueText(source: string): Inline {
   if (!source.includes('<')) return bare(decodeReferences(source));
-  const reading: Reading = { text: '', open: [], marks: [], speakers: [], times: [] };
+  const reading: CueTextReader = { text: '', open: [], marks: [], speakers: [], times: [] };
   for (let i = 0; i < source.length;) {
     const tag = source.indexOf('<', i);
     const textEnd = tag < 0 ? source.length : tag;

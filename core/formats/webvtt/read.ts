@@ -4,7 +4,7 @@
  */
 import type { Foreign } from '../../track/caption.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type Mended, type ReadCaption, type ReadOptions, type ReadResult } from '../format.ts';
+import { Unreadable, type ParseWarning, type ReadCaption, type ReadOptions, type ReadResult } from '../format.ts';
 import { timedInside } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { readTimeLine } from '../srt/time-line.ts';
@@ -157,7 +157,7 @@ export function readWebvtt(text: string, { rescue }: Pick<ReadOptions, 'rescue'>
   const nl = source.indexOf('\n');
   const top = nl < 0 ? source : source.slice(0, nl);
   if (!signature.test(top)) throw new Unreadable('Line 1: a WebVTT file has to begin with the word WEBVTT.');
-  const mended: Mended[] = [];
+  const mended: ParseWarning[] = [];
   const say: Say = (line, message, lost) => void mended.push({ line, message, ...(lost ? { lost } : {}) });
   const reader = blockReader(source, rescue, say);
   const foreign: Record<string, string> = {};
@@ -190,7 +190,7 @@ export function readWebvtt(text: string, { rescue }: Pick<ReadOptions, 'rescue'>
     format: 'vtt',
     language,
     captions,
-    mended: mended.sort((a, b) => a.line - b.line),
+    warnings: mended.sort((a, b) => a.line - b.line),
     foreign: Object.keys(file).length > 0 ? file : null,
   };
 }

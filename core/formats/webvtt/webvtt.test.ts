@@ -1,7 +1,7 @@
 import { WebVTTParser } from 'webvtt-parser';
 import { bytes, asked, newId, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
-import { understand } from '../registry.ts';
+import { importCaptions } from '../registry.ts';
 import { withIds } from '../cue.ts';
 import { caption, type Caption } from '../../track/caption.ts';
 import { cases, refused } from './cases.ts';
@@ -40,7 +40,7 @@ describe('what WebVTT drops', () => {
   const file = `${T}\na\n\nafter a blank line\n\n00:05,000 --> 00:06,000\nb\n\nSTYLE\n::cue { color: red }\n\n00:09.000 --> 00:08.000\nc`;
 
   it('is listed with its line', () => {
-    const { captions, mended } = body(file);
+    const { captions, warnings: mended } = body(file);
     expect(captions.map((c) => c.text)).toEqual(['a', 'c']);
     expect(mended.map((m) => [m.line, m.lost === true])).toEqual([
       [6, true],
@@ -65,13 +65,13 @@ describe('what WebVTT drops', () => {
     const utf16 = Uint8Array.from(
       Array.from(`\ufeff${text}`).flatMap((c) => [c.charCodeAt(0) & 255, c.charCodeAt(0) >> 8]),
     );
-    expect(() => understand(utf16, asked)).toThrow('players read UTF-8 only');
-    expect(understand(utf16, { ...asked, rescue: true }).captions[0]?.text).toBe('Señal');
+    expect(() => importCaptions(utf16, asked)).toThrow('players read UTF-8 only');
+    expect(importCaptions(utf16, { ...asked, rescue: true }).captions[0]?.text).toBe('Señal');
     const latin = Uint8Array.from(Array.from(text).map((c) => c.charCodeAt(0)));
-    const asPlayers = understand(latin, asked);
-    expect([asPlayers.captions[0]?.text, asPlayers.mended[0]?.line]).toEqual(['Se\ufffdal', 1]);
-    expect(understand(latin, { ...asked, rescue: true }).captions[0]?.text).toBe('Señal');
-    expect(understand(latin, { ...asked, encoding: 'windows-1252' }).captions[0]?.text).toBe('Señal');
+    const asPlayers = importCaptions(latin, asked);
+    expect([asPlayers.captions[0]?.text, asPlayers.warnings[0]?.line]).toEqual(['Se\ufffdal', 1]);
+    expect(importCaptions(latin, { ...asked, rescue: true }).captions[0]?.text).toBe('Señal');
+    expect(importCaptions(latin, { ...asked, encoding: 'windows-1252' }).captions[0]?.text).toBe('Señal');
   });
 });
 
@@ -104,7 +104,7 @@ NOTE at the end
   });
 
   it('lines right under the signature as a comment, with the language they tell', () => {
-    const { language, mended } = read(`WEBVTT\nKind: captions\nLanguage: en-GB\n\n${T}\na`);
+    const { language, warnings: mended } = read(`WEBVTT\nKind: captions\nLanguage: en-GB\n\n${T}\na`);
     expect([language, mended.map((m) => m.line)]).toEqual(['en-GB', [2]]);
     const once = rewritten(`WEBVTT\nKind: captions\n\n${T}\na`);
     expect(once).toBe('WEBVTT\n\nNOTE\nKind: captions\n\n00:00:01.000 --> 00:00:02.000\na\n');
@@ -146,7 +146,7 @@ it('is valid to a strict reader of its own, whatever is written', () => {
 });
 
 it('reads bytes that are no WebVTT with a refusal', () => {
-  expect(() => understand(bytes('WEBVTT\n\nnothing'), asked)).toThrow(
+  expect(() => importCaptions(bytes('WEBVTT\n\nnothing'), asked)).toThrow(
     'The file is WebVTT, and there is no caption in it.',
   );
 });

@@ -1,7 +1,7 @@
 /** A change that may be a repair, and what it would make of the findings around it. */
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
-import type { Finding, Ground, RuleId } from '../finding.ts';
+import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
 
 /** Captions `[from, to)` of a track become others. */
@@ -26,17 +26,17 @@ const excessOf = ({ figures }: Finding): number => {
 };
 
 /** A stretch of a track with its neighbours: captions `[from, to)` of the row are weighed. */
-interface Row {
+interface CaptionRun {
   readonly row: readonly Caption[];
   readonly from: number;
   readonly to: number;
 }
 
 /** The findings of a stretch, of one severity. */
-function weigh({ row, from, to }: Row, ground: Ground, severity: Finding['severity']): Weights {
+function weigh({ row, from, to }: CaptionRun, context: RuleContext, severity: Finding['severity']): Weights {
   const weights = new Map<RuleId, Weight>();
   for (let i = from; i < to; i++) {
-    for (const finding of findingsAt(row, i, ground)) {
+    for (const finding of findingsAt(row, i, context)) {
       if (finding.severity !== severity) continue;
       const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
       weight.count++;
@@ -48,10 +48,10 @@ function weigh({ row, from, to }: Row, ground: Ground, severity: Finding['severi
 }
 
 /** What a change reaches: the captions it changes, and one on either side, whose findings tell of them too. */
-function rowsOf(captions: readonly Caption[], change: Candidate): { readonly old: Row; readonly now: Row } {
+function rowsOf(captions: readonly Caption[], change: Candidate): { readonly old: CaptionRun; readonly now: CaptionRun } {
   const lead = captions.slice(Math.max(0, change.from - 2), change.from);
   const trail = captions.slice(change.to, change.to + 2);
-  const rowOf = (middle: readonly Caption[]): Row => ({
+  const rowOf = (middle: readonly Caption[]): CaptionRun => ({
     row: [...lead, ...middle, ...trail],
     from: Math.max(0, lead.length - 1),
     to: lead.length + middle.length + Math.min(1, trail.length),
@@ -74,14 +74,14 @@ function noWorse(before: Weights, after: Weights): boolean {
  * Whether a change is a repair of a rule: no must-finding comes or gets worse, and of the rule's own
  * findings there are fewer; where it is advice that goes, no more advice comes in its place.
  */
-export function isRepair(captions: readonly Caption[], change: Candidate, rule: RuleId, ground: Ground): boolean {
+export function isRepair(captions: readonly Caption[], change: Candidate, rule: RuleId, context: RuleContext): boolean {
   const { old, now } = rowsOf(captions, change);
-  const [mustBefore, mustAfter] = [weigh(old, ground, 'must'), weigh(now, ground, 'must')];
+  const [mustBefore, mustAfter] = [weigh(old, context, 'must'), weigh(now, context, 'must')];
   if (!noWorse(mustBefore, mustAfter)) return false;
   const fewer = (before: Weights, after: Weights): boolean =>
     (after.get(rule)?.count ?? 0) < (before.get(rule)?.count ?? 0);
   if (fewer(mustBefore, mustAfter)) return true;
-  const [before, after] = [weigh(old, ground, 'should'), weigh(now, ground, 'should')];
+  const [before, after] = [weigh(old, context, 'should'), weigh(now, context, 'should')];
   return fewer(before, after) && countOf(after) < countOf(before);
 }
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../../track/arbitrary.ts';
 import { caption, type Caption } from '../../track/caption.ts';
 import { apply } from '../../track/apply.ts';
-import type { Finding, Ground, RuleId } from '../finding.ts';
+import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findIn } from '../finder.ts';
 import { findingsAt } from '../findings.ts';
 import { shippedStyle, shippedStyles } from '../../style/shipped.ts';
@@ -15,8 +15,8 @@ function styleNamed(id: string): HouseStyle {
   return style;
 }
 const rate = { numerator: 25, denominator: 1 };
-const ground: Ground = { style: styleNamed('lecture-38'), rate, length: 600_000, language: 'en' };
-const on = (id: string): Ground => ({ ...ground, style: styleNamed(id) });
+const context: RuleContext = { style: styleNamed('lecture-38'), rate, length: 600_000, language: 'en' };
+const on = (id: string): RuleContext => ({ ...context, style: styleNamed(id) });
 let made = 0;
 const newId = (): string => `r${String(++made)}`;
 const c = (start: number, end: number, text: string, more: Partial<Caption> = {}): Caption =>
@@ -31,7 +31,7 @@ const spoken = (text: string, start: number, each: number): Caption['words'] =>
 const told = (captions: readonly Caption[]): string[] =>
   captions.map((x) => `${String(x.start)}-${String(x.end)} ${x.text.replace(/\n/g, ' / ')}`);
 
-function repaired(captions: readonly Caption[], rule: RuleId, g: Ground = ground): string[] {
+function repaired(captions: readonly Caption[], rule: RuleId, g: RuleContext = context): string[] {
   const i = captions.findIndex((_, k) => findingsAt(captions, k, g).some((f) => f.rule === rule));
   const finding = findingsAt(captions, i, g).find((f) => f.rule === rule);
   if (!finding) throw new Error(`There is no finding ${rule}.`);
@@ -114,7 +114,7 @@ describe('a repair', () => {
 });
 
 describe.each(shippedStyles.map((s) => [s.name, s] as const))('repairing everything under %s', (_, style) => {
-  const g: Ground = { style, rate, length: null, language: 'en' };
+  const g: RuleContext = { style, rate, length: null, language: 'en' };
   const must = (captions: readonly Caption[]): number => findIn(captions, g).must;
   const words = (captions: readonly Caption[]): string[] =>
     captions.flatMap((x) => x.text.split(/\s+/)).filter(Boolean);
@@ -140,17 +140,17 @@ it('leaves alone what was let be', () => {
   const kept = c(0, 1000, 'Mind the edge, it is wet tonight.', {
     letBe: [{ rule: 'too-fast', reason: 'sung', figure: 40 }],
   });
-  expect(findingsAt([kept], 0, ground).map((f) => f.rule)).not.toContain('too-fast');
-  expect(repairAll([kept], ground, newId).edit).toBeNull();
+  expect(findingsAt([kept], 0, context).map((f) => f.rule)).not.toContain('too-fast');
+  expect(repairAll([kept], context, newId).edit).toBeNull();
   // A figure that is worse than the one that was let be is a finding again.
   const worse = { ...kept, end: 500 };
-  expect(findingsAt([worse], 0, ground).map((f) => f.rule)).toContain('too-fast');
+  expect(findingsAt([worse], 0, context).map((f) => f.rule)).toContain('too-fast');
 });
 
 it('repairs only what is asked for', () => {
   const row = [c(0, 500, 'Wait.'), c(2000, 4000, ' Mind  it.')];
   const only = (f: Finding): boolean => f.rule === 'stray-space';
-  const { done, captions } = repairAll(row, ground, newId, only);
+  const { done, captions } = repairAll(row, context, newId, only);
   expect([done.map((d) => d.rule), told(captions)]).toEqual([['stray-space'], ['0-500 Wait.', '2000-4000 Mind it.']]);
 });
 
@@ -159,5 +159,5 @@ it.each<[string, Caption[]]>([
   ['one without text or time', [c(0, 0, '')]],
   ['one of a 3,000-letter word', [c(0, 1000, 'x'.repeat(3000))]],
 ])('%s is repaired without a throw', (_, captions) => {
-  expect(repairAll(captions, ground, newId).captions.length).toBeLessThanOrEqual(captions.length);
+  expect(repairAll(captions, context, newId).captions.length).toBeLessThanOrEqual(captions.length);
 });

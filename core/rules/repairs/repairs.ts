@@ -6,7 +6,7 @@
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
-import type { Finding, Ground, RuleId } from '../finding.ts';
+import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findingsAt } from '../findings.ts';
 import { timeNeeded } from '../../style/style.ts';
 import { editOf, isRepair, type Candidate } from './candidate.ts';
@@ -32,7 +32,7 @@ import {
   startWithSpeech,
 } from './time.ts';
 
-type Try = (captions: readonly Caption[], i: number, ground: Ground, newId: () => string) => readonly Candidate[];
+type Try = (captions: readonly Caption[], i: number, context: RuleContext, newId: () => string) => readonly Candidate[];
 
 /** What is tried for each rule, in order. */
 const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
@@ -90,14 +90,14 @@ export type Proposal =
   { readonly repair: Repair; readonly why: null } | { readonly repair: null; readonly why: string };
 
 /** Why nothing helped, with the figures that stand in the way. */
-function reason(captions: readonly Caption[], i: number, finding: Finding, ground: Ground): string {
+function reason(captions: readonly Caption[], i: number, finding: Finding, context: RuleContext): string {
   const here = captions[i];
   const hand = byHand[finding.rule];
   if (hand !== undefined || !here) return hand ?? 'The caption is gone.';
   if (finding.rule === 'too-fast' || finding.rule === 'brisk' || finding.rule === 'too-short') {
-    const figure = finding.rule === 'brisk' ? ground.style.reading.speed.target : ground.style.reading.speed.limit;
-    const wanted = timeNeeded(here, ground.style, figure);
-    const { after, before } = roomAround(captions, i, ground);
+    const figure = finding.rule === 'brisk' ? context.style.reading.speed.target : context.style.reading.speed.limit;
+    const wanted = timeNeeded(here, context.style, figure);
+    const { after, before } = roomAround(captions, i, context);
     const room =
       after + before > 0
         ? `there is room for ${after > 0 ? seconds(after) : 'nothing'} after it and ${before > 0 ? seconds(before) : 'nothing'} before it`
@@ -114,17 +114,17 @@ export function repairOf(
   captions: readonly Caption[],
   i: number,
   finding: Finding,
-  ground: Ground,
+  context: RuleContext,
   newId: () => string,
 ): Proposal {
   for (const way of ways[finding.rule] ?? []) {
-    for (const change of way(captions, i, ground, newId)) {
-      if (!isRepair(captions, change, finding.rule, ground)) continue;
+    for (const change of way(captions, i, context, newId)) {
+      if (!isRepair(captions, change, finding.rule, context)) continue;
       const edit = editOf(captions.slice(change.from, change.to), change.after);
       return { repair: { ...change, edit }, why: null };
     }
   }
-  return { repair: null, why: reason(captions, i, finding, ground) };
+  return { repair: null, why: reason(captions, i, finding, context) };
 }
 
 /** One thing repairing did, or could not do. */
@@ -155,7 +155,7 @@ const mostRounds = 8;
  */
 export function repairAll(
   captions: readonly Caption[],
-  ground: Ground,
+  context: RuleContext,
   newId: () => string,
   wanted: (finding: Finding) => boolean = (f) => !onlyAsked.has(f.rule),
 ): Repaired {
@@ -171,9 +171,9 @@ export function repairAll(
     for (let i = 0; i < now.length; i++) {
       const caption = now[i];
       if (!caption || (open !== null && !open.has(caption.id))) continue;
-      for (const finding of findingsAt(now, i, ground).filter(wanted)) {
+      for (const finding of findingsAt(now, i, context).filter(wanted)) {
         const at = { caption: caption.id, start: caption.start, rule: finding.rule };
-        const { repair, why } = repairOf(now, i, finding, ground, newId);
+        const { repair, why } = repairOf(now, i, finding, context, newId);
         if (!repair) {
           stuck.push({ ...at, says: why });
           continue;

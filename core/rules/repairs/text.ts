@@ -6,17 +6,17 @@ import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
 import type { Caption } from '../../track/caption.ts';
 import { joinTexts, spliceText } from '../../track/ranges.ts';
-import type { Ground } from '../finding.ts';
+import type { RuleContext } from '../finding.ts';
 import type { Candidate } from './candidate.ts';
 
 /** A caption with its lines broken where the style has them best; the same words in the same order. */
-export function brokenAgain(caption: Caption, ground: Ground): Caption {
+export function brokenAgain(caption: Caption, context: RuleContext): Caption {
   const words = Array.from(caption.text.matchAll(/\S+/g), (m) => ({ text: m[0], at: m.index }));
   const text = words.map((w) => w.text);
   const turns = turnLines(caption);
   const opens = words.map((w, i) => i > 0 && turns.includes(w.at));
-  const all = measured(text, bondsOf(text, phrasesOf(ground.language)), opens, ground.style);
-  const breaks = new Set(bestLines(all, 0, words.length, ground.style).breaks);
+  const all = measured(text, bondsOf(text, phrasesOf(context.language)), opens, context.style);
+  const breaks = new Set(bestLines(all, 0, words.length, context.style).breaks);
   let out = caption;
   // From the end, so that the places before stay where they are.
   for (let i = words.length - 1; i > 0; i--) {
@@ -31,20 +31,20 @@ export function brokenAgain(caption: Caption, ground: Ground): Caption {
 }
 
 /** The lines broken again. */
-export function breakAgain(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function breakAgain(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  const { lineLength, lines } = ground.style.text;
+  const { lineLength, lines } = context.style.text;
   // What is more than its lines hold fits no better when they break elsewhere.
-  if (!here || measure(here, ground.style.counting).characters > lineLength.limit * lines.limit) return [];
-  const after = brokenAgain(here, ground);
+  if (!here || measure(here, context.style.counting).characters > lineLength.limit * lines.limit) return [];
+  const after = brokenAgain(here, context);
   return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'The lines break elsewhere.' }];
 }
 
 /** Shared among two captions or more, each for the words said in it. */
-export function share(captions: readonly Caption[], i: number, ground: Ground, newId: () => string): Candidate[] {
+export function share(captions: readonly Caption[], i: number, context: RuleContext, newId: () => string): Candidate[] {
   const here = captions[i];
   if (!here || here.letBe.length > 0 || here.end - here.start < 2) return [];
-  const parts = reflow([here], ground, newId);
+  const parts = reflow([here], context, newId);
   if (parts.length < 2) return [];
   // The parts stay inside the time the caption had.
   const after = parts.map((part, k): Caption => {
@@ -61,14 +61,14 @@ export function share(captions: readonly Caption[], i: number, ground: Ground, n
 }
 
 /** Whether two captions have room in one, as far as their lengths tell. */
-function mayFit(a: Caption, b: Caption, { style }: Ground): boolean {
+function mayFit(a: Caption, b: Caption, { style }: RuleContext): boolean {
   const { characters: first } = measure(a, style.counting);
   const { characters: second } = measure(b, style.counting);
   return first + second <= style.text.lineLength.limit * style.text.lines.limit;
 }
 
 /** Joined with the caption after it or before it. */
-export function join(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function join(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   return [
     [i, i + 1],
     [i - 1, i],
@@ -76,7 +76,7 @@ export function join(captions: readonly Caption[], i: number, ground: Ground): C
     const first = captions[a];
     const second = captions[b];
     if (!first || !second || first.letBe.length + second.letBe.length > 0) return [];
-    if (!mayFit(first, second, ground)) return [];
+    if (!mayFit(first, second, context)) return [];
     if ((first.speakers[0]?.speaker ?? '') !== (second.speakers[0]?.speaker ?? '')) return [];
     const whole: Caption = {
       ...first,
@@ -85,7 +85,7 @@ export function join(captions: readonly Caption[], i: number, ground: Ground): C
       proofed: first.proofed && second.proofed,
     };
     const says = a === i ? 'It is joined with the next caption.' : 'It is joined with the caption before.';
-    return [{ from: a, to: b + 1, after: [brokenAgain(whole, ground)], says }];
+    return [{ from: a, to: b + 1, after: [brokenAgain(whole, context)], says }];
   });
 }
 

@@ -3,12 +3,12 @@ import { lendTime } from '../../layout/lend-time.ts';
 import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import { joinTexts, onOneLine, tokensOf } from '../../track/ranges.ts';
-import type { Ground } from '../finding.ts';
-import { partedAt, wordsBefore } from '../../operations/give-words.ts';
+import type { RuleContext } from '../finding.ts';
+import { partedAt, wordsBefore } from './give-words.ts';
 import { timeNeeded, wholeGap } from '../../style/style.ts';
 import type { Candidate } from './candidate.ts';
 
-const gapOf = ({ style, rate }: Ground): number => wholeGap(style, rate);
+const gapOf = ({ style, rate }: RuleContext): number => wholeGap(style, rate);
 
 const timed = (i: number, after: Caption, says: string): Candidate => ({ from: i, to: i + 1, after: [after], says });
 
@@ -16,27 +16,27 @@ const timed = (i: number, after: Caption, says: string): Candidate => ({ from: i
 export function roomAround(
   captions: readonly Caption[],
   i: number,
-  ground: Ground,
+  context: RuleContext,
 ): { readonly after: number; readonly before: number } {
   const here = captions[i];
   const next = captions[i + 1];
   const previous = captions[i - 1];
-  const gap = gapOf(ground);
+  const gap = gapOf(context);
   if (!here) return { after: 0, before: 0 };
-  const end = Math.min(next ? next.start - gap : Infinity, ground.length ?? Infinity);
+  const end = Math.min(next ? next.start - gap : Infinity, context.length ?? Infinity);
   const start = previous ? previous.end + gap : 0;
   return { after: Math.max(0, end - here.end), before: Math.max(0, here.start - start) };
 }
 
 /** Longer, into the room after it, then into the room before it: to the target speed, or at least to the limit. */
-export function lengthen(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function lengthen(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   if (!here) return [];
-  const { speed } = ground.style.reading;
-  const room = roomAround(captions, i, ground);
-  const early = Math.min(room.before, ground.style.time.sync.early);
+  const { speed } = context.style.reading;
+  const room = roomAround(captions, i, context);
+  const early = Math.min(room.before, context.style.time.sync.early);
   return [speed.target, speed.limit].flatMap((figure): Candidate[] => {
-    const missing = timeNeeded(here, ground.style, figure) - (here.end - here.start);
+    const missing = timeNeeded(here, context.style, figure) - (here.end - here.start);
     if (missing <= 0) return [];
     const later = Math.min(missing, room.after);
     const earlier = Math.min(missing - later, early);
@@ -50,9 +50,9 @@ export function lengthen(captions: readonly Caption[], i: number, ground: Ground
 }
 
 /** Longer with time from its neighbours too, as far as the style lets captions begin early or late. */
-export function borrowTime(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function borrowTime(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  const lent = here && lendTime({ before: captions[i - 1] ?? null, here, after: captions[i + 1] ?? null }, ground);
+  const lent = here && lendTime({ before: captions[i - 1] ?? null, here, after: captions[i + 1] ?? null }, context);
   if (!lent) return [];
   const row = [lent.before, lent.here, lent.after].filter((c) => c !== null);
   const earlier = here.start - lent.here.start;
@@ -66,7 +66,7 @@ export function borrowTime(captions: readonly Caption[], i: number, ground: Grou
 }
 
 /** Words given to the caption after or before, with the time they are said. */
-export function giveWords(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function giveWords(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   if (!here || here.letBe.length > 0 || here.words.length === 0) return [];
   const signs = tokensOf(here.text, 0, here.text.length);
@@ -85,7 +85,7 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
           next,
           [wordsBefore(here, last.from), joinTexts([onOneLine(here, last.from), onOneLine(next)], ' ')],
           at,
-          ground,
+          context,
         ),
         says: `${words(n)} given to the next caption.`,
       });
@@ -101,7 +101,7 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
           here,
           [joinTexts([onOneLine(previous), wordsBefore(here, first.from)], ' '), onOneLine(here, first.from)],
           from,
-          ground,
+          context,
         ),
         says: `${words(n)} given to the caption before.`,
       });
@@ -112,19 +112,19 @@ export function giveWords(captions: readonly Caption[], i: number, ground: Groun
 const words = (n: number): string => (n === 1 ? 'A word is' : `${String(n)} words are`);
 
 /** Off the screen sooner: at the longest that is allowed. */
-export function shorten(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function shorten(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   if (!here) return [];
-  const end = here.start + ground.style.time.longest.limit;
+  const end = here.start + context.style.time.longest.limit;
   return end < here.end ? [timed(i, { ...here, end }, `It ends ${seconds(here.end - end)} sooner.`)] : [];
 }
 
 /** Room for the gap: this one ends sooner, or the next begins later, or each does half of it. */
-export function openGap(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function openGap(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const next = captions[i + 1];
   if (!here || !next) return [];
-  const missing = gapOf(ground) - (next.start - here.end);
+  const missing = gapOf(context) - (next.start - here.end);
   if (missing <= 0) return [];
   const shared = (part: number): Candidate => ({
     from: i,
@@ -140,28 +140,28 @@ export function openGap(captions: readonly Caption[], i: number, ground: Ground)
   });
   const clip: Candidate = timed(
     i,
-    { ...here, end: Math.max(here.start + 1, next.start - gapOf(ground)) },
+    { ...here, end: Math.max(here.start + 1, next.start - gapOf(context)) },
     `It ends ${seconds(missing)} sooner.`,
   );
   return [clip, shared(0.5), shared(0)];
 }
 
 /** The end moved up to the smallest gap before the next. */
-export function closeGap(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function closeGap(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const next = captions[i + 1];
   if (!here || !next) return [];
-  const end = next.start - gapOf(ground);
+  const end = next.start - gapOf(context);
   return end > here.end
     ? [timed(i, { ...here, end }, `It ends ${seconds(end - here.end)} later, which closes the gap.`)]
     : [];
 }
 
 /** Clipped to the end of the recording. */
-export function clipToEnd(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function clipToEnd(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  if (!here || ground.length === null || here.start >= ground.length) return [];
-  return [timed(i, { ...here, end: ground.length }, 'It ends with the recording.')];
+  if (!here || context.length === null || here.start >= context.length) return [];
+  return [timed(i, { ...here, end: context.length }, 'It ends with the recording.')];
 }
 
 /** Begun with its first word. */

@@ -11,13 +11,13 @@ import {
   unmarkedTurns,
   type Misformed,
 } from '../conventions.ts';
-import type { Ground } from '../finding.ts';
+import type { RuleContext } from '../finding.ts';
 import { brokenAgain } from './text.ts';
 import type { Candidate } from './candidate.ts';
 
 /** The caption rewritten, and the same with its lines broken again where it no longer fits. */
-function rewritten(i: number, after: Caption, ground: Ground, says: string): Candidate[] {
-  const again = brokenAgain(after, ground);
+function rewritten(i: number, after: Caption, context: RuleContext, says: string): Candidate[] {
+  const again = brokenAgain(after, context);
   return [after, ...(again.text === after.text ? [] : [again])].map((c) => ({ from: i, to: i + 1, after: [c], says }));
 }
 
@@ -28,24 +28,24 @@ const saysOf = (found: readonly Misformed[]): string =>
 const written = (caption: Caption, found: readonly Misformed[]): Caption =>
   found.reduceRight((c, { from, to, wanted }) => spliceText(c, from, to, wanted), caption);
 
-const rewrittenAs = (i: number, here: Caption, found: readonly Misformed[], ground: Ground): Candidate[] =>
-  found.length > 0 ? rewritten(i, written(here, found), ground, saysOf(found)) : [];
+const rewrittenAs = (i: number, here: Caption, found: readonly Misformed[], context: RuleContext): Candidate[] =>
+  found.length > 0 ? rewritten(i, written(here, found), context, saysOf(found)) : [];
 
-export function rewriteNotes(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function rewriteNotes(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  return here ? rewrittenAs(i, here, misformedNotes(here, ground.style.text.soundNotes.form), ground) : [];
+  return here ? rewrittenAs(i, here, misformedNotes(here, context.style.text.soundNotes.form), context) : [];
 }
 
-export function rewriteNumbers(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function rewriteNumbers(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  const { from } = ground.style.text.numerals;
-  return here ? rewrittenAs(i, here, misformedNumbers(here.text, from, ground.language), ground) : [];
+  const { from } = context.style.text.numerals;
+  return here ? rewrittenAs(i, here, misformedNumbers(here.text, from, context.language), context) : [];
 }
 
 /** Labels in the style's form; the speakers go on knowing which characters are theirs. */
-export function rewriteLabels(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function rewriteLabels(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  const found = here ? misformedLabels(here, ground.style.text.speakerLabels.form) : [];
+  const found = here ? misformedLabels(here, context.style.text.speakerLabels.form) : [];
   if (!here || found.length === 0) return [];
   const after = found.reduceRight((c, { from, to, wanted }): Caption => {
     const by = wanted.length - (to - from);
@@ -57,15 +57,15 @@ export function rewriteLabels(captions: readonly Caption[], i: number, ground: G
     });
     return { ...next, speakers };
   }, here);
-  return rewritten(i, after, ground, saysOf(found));
+  return rewritten(i, after, context, saysOf(found));
 }
 
 /** A label before the words of each speaker whose turn nothing marks, on a line of its own where it is not the first. */
-export function labelTurns(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function labelTurns(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const turns = here ? unmarkedTurns(here, captions[i - 1] ?? null) : [];
   if (!here || turns.length === 0) return [];
-  const { form } = ground.style.text.speakerLabels;
+  const { form } = context.style.text.speakerLabels;
   const after = turns.reduceRight((c, turn): Caption => {
     const at = c.speakers.findIndex((s) => s.from === turn.from && s.to === turn.to);
     const label = `${labelText(turn.speaker, form)} `;
@@ -77,11 +77,11 @@ export function labelTurns(captions: readonly Caption[], i: number, ground: Grou
     const speakers = next.speakers.map((s, k) => (k === at ? { ...s, from: begins, label: label.length } : s));
     return { ...next, speakers };
   }, here);
-  return rewritten(i, after, ground, `Marked where ${turns.map((t) => `“${t.speaker}”`).join(', ')} begins to speak.`);
+  return rewritten(i, after, context, `Marked where ${turns.map((t) => `“${t.speaker}”`).join(', ')} begins to speak.`);
 }
 
 /** Of each word that stands twice in a row, the second taken out. */
-export function dropDoubled(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function dropDoubled(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const found = here ? doubledWords(here.text) : [];
   if (!here || found.length === 0) return [];
@@ -94,11 +94,11 @@ export function dropDoubled(captions: readonly Caption[], i: number, ground: Gro
     const out = spliceText(c, start, to, '');
     return broke && out.text.charAt(start) === ' ' ? spliceText(out, start, start + 1, '\n') : out;
   }, here);
-  return rewritten(i, after, ground, says);
+  return rewritten(i, after, context, says);
 }
 
 /** Capitals where sentences begin. */
-export function capitalise(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function capitalise(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const found = here ? lowerAfterEnd(here.text) : [];
   if (!here || found.length === 0) return [];
@@ -106,19 +106,19 @@ export function capitalise(captions: readonly Caption[], i: number, ground: Grou
     (c, { from }) => spliceText(c, from, from + 1, c.text.charAt(from).toUpperCase()),
     here,
   );
-  return rewritten(i, after, ground, 'The sentence begins with a capital.');
+  return rewritten(i, after, context, 'The sentence begins with a capital.');
 }
 
 /** Hesitations taken out, with the commas that held them; a capital they leave behind goes to the next word. */
-export function dropHesitations(captions: readonly Caption[], i: number, ground: Ground): Candidate[] {
+export function dropHesitations(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
-  const found = here ? hesitationsIn(here.text, ground.language) : [];
+  const found = here ? hesitationsIn(here.text, context.language) : [];
   if (!here || found.length === 0) return [];
   const says = `${found.map(({ word }) => `“${word}”`).join(', ')} taken out.`;
   const after = found.reduceRight((c, { from, to, word }) => without(c, from, to, /^\p{Lu}/u.test(word)), here);
   if (!/[\p{L}\p{N}]/u.test(after.text))
     return [{ from: i, to: i + 1, after: [], says: 'The caption held hesitations only and is removed.' }];
-  return rewritten(i, after, ground, says);
+  return rewritten(i, after, context, says);
 }
 
 /** How many spaces stand right before a place. */

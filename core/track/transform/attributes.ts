@@ -1,17 +1,17 @@
 /** What both sides say of one caption at the same moment: times, marks, words. */
 import { movedWords } from '../effects.ts';
 import type { EditOf } from '../edits.ts';
-import { overlaps } from '../../text/stretch.ts';
+import { overlaps } from '../../text/text-range.ts';
 import { settled, type Cross } from './cross.ts';
 import { after } from './parts.ts';
 
-type Mark = EditOf<'mark'>;
+type MarkEdit = EditOf<'mark'>;
 type Retime = EditOf<'retime'>;
 type SetTimes = EditOf<'setTimes'>;
 type SetWords = EditOf<'setWords'>;
 
 /** Marks of one kind: theirs are left where the own one does not reach. */
-export const markOverMark: Cross<Mark, Mark> = (own, theirs) => {
+export const markOverMark: Cross<MarkEdit, MarkEdit> = (own, theirs) => {
   if (own.kind !== theirs.kind || !overlaps(own, theirs)) return { own: [own], theirs: [theirs] };
   const rest = [
     { ...theirs, to: Math.min(theirs.to, own.from) },

@@ -4,7 +4,7 @@ import { withVersion } from '../effects.ts';
 import type { EditOf, Single } from '../edits.ts';
 import { spliceText, type Ranged } from '../ranges.ts';
 import type { Cross } from './cross.ts';
-import { after, type State } from './parts.ts';
+import { after, type PartsState } from './parts.ts';
 import { changeSet, changesOf, crossed, difference, splicesOf } from '../text-changes.ts';
 import type { ChangeSet } from '@codemirror/state';
 
@@ -39,7 +39,7 @@ const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) =
 const withText = <T extends Ranged>(of: T, set: ChangeSet): T =>
   changesOf(set).reduce((now, c) => spliceText(now, c.from, c.to, c.insert), of);
 
-const baseOf = (at: State, id: string, or: Caption): Caption => at.get(id) ?? or;
+const baseOf = (at: PartsState, id: string, or: Caption): Caption => at.get(id) ?? or;
 
 /** The caption a whole change makes of one; the part has just one. */
 export function madeBy(whole: Whole): Caption {
@@ -55,12 +55,12 @@ const changedBy = (made: Caption, then: readonly Single[]): Whole =>
   wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made);
 
 /** What is said of a caption, carried over a change of its text. */
-function carried(attribute: Attribute, set: ChangeSet, at: State): readonly Attribute[] {
+function carried(attribute: Attribute, set: ChangeSet, at: PartsState): readonly Attribute[] {
   const id = idOf(attribute);
   const base = at.get(id);
   let now: readonly Attribute[] = [attribute];
   if (!base || set.empty) return now;
-  let captions: State = new Map([[id, base]]);
+  let captions: PartsState = new Map([[id, base]]);
   for (const splice of splicesOf(set, id, false)) {
     const from = captions;
     now = now.flatMap((a) => overSplice(a, splice, from));
@@ -70,7 +70,7 @@ function carried(attribute: Attribute, set: ChangeSet, at: State): readonly Attr
 }
 
 /** What is said of a caption after characters of it have changed: along with its text, or not at all. */
-function overSplice(attribute: Attribute, splice: Splice, at: State): readonly Attribute[] {
+function overSplice(attribute: Attribute, splice: Splice, at: PartsState): readonly Attribute[] {
   const base = at.get(splice.id);
   if (!base) return [];
   const follow = (of: Partial<Ranged>): Ranged =>

@@ -2,7 +2,7 @@
 import { withoutVersions, type Caption } from '../caption.ts';
 import type { Single } from '../edits.ts';
 import { lettersIn } from '../letters.ts';
-import { after, between, touched, type Part, type State } from './parts.ts';
+import { after, between, touched, type Part, type PartsState } from './parts.ts';
 import { adds, difference } from '../text-changes.ts';
 
 export interface Crossed {
@@ -15,7 +15,7 @@ export interface Crossed {
 }
 
 /** @param at the captions both parts were made on */
-export type Cross<O extends Part = Single, T extends Part = Part> = (own: O, theirs: T, at: State) => Crossed;
+export type Cross<O extends Part = Single, T extends Part = Part> = (own: O, theirs: T, at: PartsState) => Crossed;
 
 /** They do not touch one another. */
 export const apart: Cross = (own, theirs) => ({ own: [own], theirs: [theirs] });
@@ -23,13 +23,13 @@ export const apart: Cross = (own, theirs) => ({ own: [own], theirs: [theirs] });
 export const ownStands: Cross = (own) => ({ own: [own], theirs: [] });
 
 /** The own part becomes these; theirs is whatever leads there from the other side. */
-export function settled(own: Single, theirs: Part, at: State, then: readonly Single[], conflict = false): Crossed {
+export function settled(own: Single, theirs: Part, at: PartsState, then: readonly Single[], conflict = false): Crossed {
   const target = after(at, [theirs, ...then]);
   return { own: then, theirs: between(after(at, [own]), target), ...(conflict ? { conflict: true } : {}) };
 }
 
 /** The caption of a state that a version is shown with: the one of the same id, else one at the same time. */
-export function holderOf(of: Caption, state: State): Caption | undefined {
+export function holderOf(of: Caption, state: PartsState): Caption | undefined {
   const captions = [...state.values()];
   return (
     state.get(of.id) ??
@@ -40,7 +40,7 @@ export function holderOf(of: Caption, state: State): Caption | undefined {
 }
 
 /** Keeps a caption as another version; where there is nothing it could be shown with, it comes back against its removal. */
-export function kept(of: Caption, state: State): Single {
+export function kept(of: Caption, state: PartsState): Single {
   const holder = holderOf(of, state);
   return holder
     ? { type: 'keepVersion', id: holder.id, caption: withoutVersions(of) }

@@ -5,14 +5,14 @@ import type { EditOf, Single } from '../edits.ts';
 import { idOf, madeBy, mergedCaption, type Attribute } from './captions.ts';
 import { holderOf, lapses, settled, turned, type Cross, type Crossed } from './cross.ts';
 import { letterMap, lettersIn, type LetterMap } from '../letters.ts';
-import { after, between, partsOf, type State } from './parts.ts';
+import { after, between, partsOf, type PartsState } from './parts.ts';
 import { changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Replace = EditOf<'replace'>;
 type Splice = EditOf<'splice'>;
 type Whole = EditOf<'setCaptions'>;
 
-function mapOf(replace: Replace, at: State): LetterMap {
+function mapOf(replace: Replace, at: PartsState): LetterMap {
   return letterMap(
     replace.removed.flatMap((id) => at.get(id) ?? []),
     replace.captions,
@@ -20,7 +20,7 @@ function mapOf(replace: Replace, at: State): LetterMap {
 }
 
 /** The exchange after the new captions were changed along with the old ones. */
-function withChanges(replace: Replace, changes: readonly Single[], at: State): Replace {
+function withChanges(replace: Replace, changes: readonly Single[], at: PartsState): Replace {
   const made = after(at, [replace, ...changes]);
   return { ...replace, captions: replace.captions.flatMap((c) => made.get(c.id) ?? []) };
 }
@@ -29,7 +29,7 @@ function withChanges(replace: Replace, changes: readonly Single[], at: State): R
  * Typing in a caption that is exchanged goes where its letters went. Where the new captions hold other
  * words, the caption as it was typed is kept as a version of the one that came in its time.
  */
-function splice(change: Splice, replace: Replace, at: State): { readonly then: Single[]; readonly conflict: boolean } {
+function splice(change: Splice, replace: Replace, at: PartsState): { readonly then: Single[]; readonly conflict: boolean } {
   const then = mapOf(replace, at).carried(change);
   if (then) return { then, conflict: false };
   if (change.from === change.to && change.insert.trim() === '') return { then: [], conflict: false };
@@ -39,7 +39,7 @@ function splice(change: Splice, replace: Replace, at: State): { readonly then: S
   return { then: [{ type: 'keepVersion', id: holder.id, caption: withoutVersions(typed) }], conflict: true };
 }
 
-const crossedWith = (replace: Replace, then: readonly Single[], at: State, conflict: boolean): Crossed => ({
+const crossedWith = (replace: Replace, then: readonly Single[], at: PartsState, conflict: boolean): Crossed => ({
   own: then,
   theirs: partsOf(withChanges(replace, then, at)),
   ...(conflict ? { conflict: true } : {}),
@@ -132,7 +132,7 @@ export const attributeOverReplace: Cross<Attribute, Replace> = (own, theirs, at)
 };
 export const replaceOverAttribute = turned(attributeOverReplace);
 
-const keepsLetters = (replace: Replace, at: State): boolean =>
+const keepsLetters = (replace: Replace, at: PartsState): boolean =>
   lettersIn(replace.removed.flatMap((id) => at.get(id) ?? [])) === lettersIn(replace.captions);
 
 /** Captions in conflict with others: each is shown with those of its time, and none without any. */

@@ -16,7 +16,7 @@ export type Kind = Part['type'];
 export type PartOf<K extends Kind> = Extract<Part, { readonly type: K }>;
 
 /** Captions by id: those that parts which meet have to do with. */
-export type State = ReadonlyMap<string, Caption>;
+export type PartsState = ReadonlyMap<string, Caption>;
 
 export const touched = (part: Part): readonly string[] => (part.type === 'rename' ? [part.id, part.to] : touches(part));
 
@@ -48,16 +48,16 @@ export function partsOf(edit: Edit): Single[] {
 }
 
 /** A caption exchanged for itself is a change of it; versions it has are kept. */
-export function asChange(part: Part, at: State): Part {
+export function asChange(part: Part, at: PartsState): Part {
   if (part.type !== 'replace' || part.removed.length !== 1 || part.captions.length !== 1) return part;
   if (part.removed[0] !== part.captions[0]?.id || !at.has(part.removed[0] ?? '')) return part;
   return { type: 'setCaptions', captions: effectOf(part, (id) => at.get(id)).after };
 }
 
-type Batch = EditOf<'proof' | 'remove' | 'insert' | 'setCaptions' | 'retime' | 'setWords'>;
+type PartsBatch = EditOf<'proof' | 'remove' | 'insert' | 'setCaptions' | 'retime' | 'setWords'>;
 
 /** Two parts of a kind that takes several captions as one; null where they have to stay apart. */
-function both(a: Single, b: Single): Batch | null {
+function both(a: Single, b: Single): PartsBatch | null {
   if (a.type === 'remove' && b.type === 'remove') return { ...a, ids: [...a.ids, ...b.ids] };
   if (a.type === 'proof' && b.type === 'proof' && a.proofed === b.proofed) return { ...a, ids: [...a.ids, ...b.ids] };
   if (a.type === 'insert' && b.type === 'insert') return { ...a, captions: [...a.captions, ...b.captions] };
@@ -102,7 +102,7 @@ export function makeIn(captions: Map<string, Caption>, part: Part): void {
 }
 
 /** The captions after parts. @throws {EditRefused} */
-export function after(state: State, parts: readonly Part[]): State {
+export function after(state: PartsState, parts: readonly Part[]): PartsState {
   if (parts.length === 0) return state;
   const next = new Map(state);
   for (const part of parts) makeIn(next, part);
@@ -116,7 +116,7 @@ const alike = (a: Caption | undefined, b: Caption | undefined): boolean =>
  * Parts that lead from one state to another. Where text may have gone from one caption to another it is
  * one exchange of all of them, so that what others do in the text can follow its letters.
  */
-export function between(from: State, to: State): Single[] {
+export function between(from: PartsState, to: PartsState): Single[] {
   const gone = [...from.keys()].filter((id) => !to.has(id));
   const come = [...to.values()].filter((c) => !from.has(c.id));
   const changed = [...to.values()].filter((c) => from.has(c.id) && !alike(from.get(c.id), c));

@@ -4,7 +4,7 @@ import type { EditOf, Single } from '../edits.ts';
 import { idOf, madeBy, type Attribute } from './captions.ts';
 import { settled, turned, type Cross, type Crossed } from './cross.ts';
 import { lettersIn } from '../letters.ts';
-import { after, between, type State } from './parts.ts';
+import { after, between, type PartsState } from './parts.ts';
 import { adds, changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Split = EditOf<'split'>;
@@ -13,7 +13,7 @@ type Splice = EditOf<'splice'>;
 type Remove = EditOf<'remove'>;
 type Whole = EditOf<'setCaptions'>;
 
-const textOf = (at: State, id: string): string => at.get(id)?.text ?? '';
+const textOf = (at: PartsState, id: string): string => at.get(id)?.text ?? '';
 
 /** Typing against a split: each part has what was typed in it; what was typed at the split is in the first. */
 export const spliceOverSplit: Cross<Splice, Split> = (own, theirs, at) => {
@@ -40,7 +40,7 @@ function movedWith(before: Caption, now: Caption, ms: number): number {
 }
 
 /** A split after its caption has changed otherwise. */
-function splitAfter(split: Split, change: Attribute | Whole, at: State): Split {
+function splitAfter(split: Split, change: Attribute | Whole, at: PartsState): Split {
   const [before, now] = [at.get(split.id), after(at, [change]).get(split.id)];
   if (!before || !now) return split;
   return {
@@ -149,7 +149,7 @@ export const removeOverJoin: Cross<Remove, Join> = (own, theirs, at) => ({
 export const joinOverRemove = turned(removeOverJoin);
 
 /** Whether a change puts text into its caption that whoever removes that caption has not seen. */
-function writes(change: Attribute | Whole | Splice, at: State): boolean {
+function writes(change: Attribute | Whole | Splice, at: PartsState): boolean {
   if (change.type === 'splice') return change.insert.trim() !== '';
   if (change.type === 'keepVersion') return true;
   if (change.type !== 'setCaptions') return false;

@@ -91,8 +91,8 @@ import {
 
 type OwnKind = Exclude<Kind, 'rename'>;
 /** What an own edit of one kind becomes over each kind of theirs. */
-type Row<O extends OwnKind> = { readonly [T in Kind]: Cross<PartOf<O>, PartOf<T>> };
-type Table = { readonly [O in OwnKind]: Row<O> };
+type TransformRow<O extends OwnKind> = { readonly [T in Kind]: Cross<PartOf<O>, PartOf<T>> };
+type Table = { readonly [O in OwnKind]: TransformRow<O> };
 
 const attributes = [
   'setTimes',

@@ -16,7 +16,7 @@ import {
   touched,
   type Kind,
   type Part,
-  type State,
+  type PartsState,
 } from './parts.ts';
 import { table } from './table.ts';
 
@@ -26,7 +26,7 @@ const meet = (a: Part, b: Part): boolean => {
 };
 
 /** Parts over parts. @param at the captions both were made on */
-function crossParts(own: readonly Single[], theirs: readonly Part[], at: State): Crossed {
+function crossParts(own: readonly Single[], theirs: readonly Part[], at: PartsState): Crossed {
   const result: Single[] = [];
   let [others, now, conflict] = [theirs, at, false];
   for (const part of own) {
@@ -47,7 +47,7 @@ function crossParts(own: readonly Single[], theirs: readonly Part[], at: State):
   return { own: result, theirs: others, ...(conflict ? { conflict: true } : {}) };
 }
 
-function crossOne(own: readonly Single[], theirs: Part, at: State): Crossed {
+function crossOne(own: readonly Single[], theirs: Part, at: PartsState): Crossed {
   const [only] = own;
   if (!only) return { own, theirs: [theirs] };
   if (own.length > 1) return crossParts(own, [theirs], at);
@@ -60,7 +60,7 @@ function crossOne(own: readonly Single[], theirs: Part, at: State): Crossed {
 const exchanges: ReadonlySet<Kind> = new Set(['split', 'join', 'replace']);
 
 /** White space and times at the edges of what was split or joined may come out otherwise: then theirs sets them right. */
-function exact(own: Single, theirs: Part, crossed: Crossed, at: State): Crossed {
+function exact(own: Single, theirs: Part, crossed: Crossed, at: PartsState): Crossed {
   const [here, there] = [after(at, [own, ...crossed.theirs]), after(at, [theirs, ...crossed.own])];
   const rest = between(here, there);
   return rest.length === 0 ? crossed : { ...crossed, theirs: [...crossed.theirs, ...rest] };
@@ -94,7 +94,7 @@ function wayBack(parts: readonly Single[], at: Map<string, Caption>): Single[] {
   return back.reverse().flatMap(partsOf);
 }
 
-export interface Line {
+export interface OwnEdits {
   /** Each of the own edits as it now stands; null where nothing is left of it. */
   readonly own: readonly (Edit | null)[];
   /** Theirs as they reach who has made the own edits already. */
@@ -114,7 +114,7 @@ export function transform(
   own: readonly Edit[],
   theirs: readonly Part[],
   whenInConflict: 'keep' | 'drop' = 'keep',
-): Line {
+): OwnEdits {
   if (theirs.length === 0) return { own, theirs, conflicts: [] };
   const state = new Map(base.map((c) => [c.id, c]));
   let others = theirs;

@@ -2,8 +2,8 @@
 import { EditorSelection, type EditorState, type TransactionSpec } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
 import { pasted } from '../../../core/layout/pasted.ts';
-import type { Ground } from '../../../core/rules/finding.ts';
-import { giveWord } from '../../../core/operations/give-words.ts';
+import type { RuleContext } from '../../../core/rules/finding.ts';
+import { giveWord } from '../../../core/rules/repairs/give-words.ts';
 import { wholeGap } from '../../../core/style/style.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/apply.ts';
@@ -18,7 +18,7 @@ import { joint } from './translate.ts';
 /** What the hands need to know besides the document. */
 export interface Desk {
   /** Null while the job is not there; nothing is done then. */
-  readonly ground: () => Ground | null;
+  readonly context: () => RuleContext | null;
   readonly editable: () => boolean;
   readonly newId: () => string;
 }
@@ -55,15 +55,15 @@ function spots(state: EditorState): { readonly from: Spot; readonly to: Spot } {
 /** Enter: the caption is shared in two at the cursor. */
 export function share(view: EditorView, desk: Desk): boolean {
   const { state } = view;
-  const ground = desk.ground();
+  const context = desk.context();
   const layout = state.field(layoutField);
   const { index, offset } = spotAt(layout, state.selection.main.head);
   const caption = layout.captions[index];
-  if (!caption || !ground || !desk.editable()) return true;
+  if (!caption || !context || !desk.editable()) return true;
   // Nothing on one side: there is nothing to share.
   if (caption.text.slice(0, offset).trim() === '' || caption.text.slice(offset).trim() === '') return true;
   const newId = desk.newId();
-  const times = splitTimes(caption, offset, wholeGap(ground.style, ground.rate));
+  const times = splitTimes(caption, offset, wholeGap(context.style, context.rate));
   const edit: Edit = { type: 'split', id: caption.id, at: offset, newId, ...times };
   view.dispatch(specFor(state, edit, false, (captions) => startOf(captions, newId)));
   return true;
@@ -72,8 +72,8 @@ export function share(view: EditorView, desk: Desk): boolean {
 /** Joins the caption with the neighbour the cursor is right beside; anywhere else the key does what it always does. */
 export function join(view: EditorView, desk: Desk, direction: 'above' | 'below'): boolean {
   const { state } = view;
-  const ground = desk.ground();
-  if (!state.selection.main.empty || !ground || !desk.editable()) return false;
+  const context = desk.context();
+  if (!state.selection.main.empty || !context || !desk.editable()) return false;
   const layout = state.field(layoutField);
   const { index, offset } = spotAt(layout, state.selection.main.head);
   const here = layout.captions[index];
@@ -81,7 +81,7 @@ export function join(view: EditorView, desk: Desk, direction: 'above' | 'below')
   const first = direction === 'above' ? index - 1 : index;
   const [a, b] = [layout.captions[first], layout.captions[first + 1]];
   if (!a || !b) return true;
-  const between = joint(a, b, ground.style);
+  const between = joint(a, b, context.style);
   const at = (layout.starts[first] ?? 0) + a.text.length + (direction === 'above' ? between.length : 0);
   view.dispatch(specFor(state, { type: 'join', id: a.id, next: b.id, between }, false, () => at));
   return true;
@@ -90,12 +90,12 @@ export function join(view: EditorView, desk: Desk, direction: 'above' | 'below')
 /** The last word goes to the caption below, or the first to the one above; the cursor stays in its caption. */
 export function give(view: EditorView, desk: Desk, to: 'above' | 'below'): boolean {
   const { state } = view;
-  const ground = desk.ground();
-  if (!ground || !desk.editable()) return true;
+  const context = desk.context();
+  if (!context || !desk.editable()) return true;
   const { captions } = state.field(layoutField);
   const { index, offset } = spotAt(state.field(layoutField), state.selection.main.head);
   const here = captions[index];
-  const edit = giveWord(captions, index, to, ground);
+  const edit = giveWord(captions, index, to, context);
   if (!here || !edit) return true;
   view.dispatch(
     specFor(state, edit, false, (after) => {
@@ -142,7 +142,7 @@ export function capital(view: EditorView, desk: Desk): boolean {
   const layout = state.field(layoutField);
   const { index, offset } = spotAt(layout, state.selection.main.from);
   const caption = layout.captions[index];
-  const change = caption && turnCapital(caption.text, offset, desk.ground()?.language ?? null);
+  const change = caption && turnCapital(caption.text, offset, desk.context()?.language ?? null);
   if (!caption || !change || !desk.editable()) return true;
   const keeps = state.field(aroundField)?.keepsProof === true ? ({ keeps: true } as const) : {};
   view.dispatch(specFor(state, { type: 'splice', id: caption.id, ...change, ...keeps }, false, () => null));
@@ -164,9 +164,9 @@ export function put(view: EditorView, desk: Desk, id: string, from: number, to: 
 /** Puts lines into the track as captions of their own, in place of what is selected. */
 export function paste(view: EditorView, desk: Desk, text: string): boolean {
   const { state } = view;
-  const ground = desk.ground();
-  if (!ground || !desk.editable()) return false;
-  const lines = linesToPaste(text, ground.style.text.lines.limit);
+  const context = desk.context();
+  if (!context || !desk.editable()) return false;
+  const lines = linesToPaste(text, context.style.text.lines.limit);
   if (!lines) return false;
   const { captions } = state.field(layoutField);
   const { from, to } = spots(state);
@@ -175,8 +175,8 @@ export function paste(view: EditorView, desk: Desk, text: string): boolean {
   const tail = old.at(-1)?.text.slice(to.offset).trim() ?? '';
   const plain = (part: string): string[] => (part === '' ? [] : [part.replace(/\s*\n\s*/g, ' ')]);
   const since = captions[from.index - 1]?.end ?? 0;
-  const until = captions[to.index + 1]?.start ?? ground.length ?? Infinity;
-  const laid = pasted([...plain(head), ...lines, ...plain(tail)], { old, since, until }, ground, desk.newId);
+  const until = captions[to.index + 1]?.start ?? context.length ?? Infinity;
+  const laid = pasted([...plain(head), ...lines, ...plain(tail)], { old, since, until }, context, desk.newId);
   const last = laid.at(tail === '' ? -1 : -2);
   const edit: Edit = { type: 'replace', removed: old.map((c) => c.id), captions: laid };
   view.dispatch(

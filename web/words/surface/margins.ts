@@ -111,7 +111,7 @@ export function verdict(findings: readonly Finding[]): Verdict {
 }
 
 /** What stands beside a line of a caption; beside its only line both figures do. */
-function sidesOf(caption: Caption, line: Line, count: number, findings: readonly Finding[], speed: number): Side[] {
+function sidesOf(caption: Caption, line: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
   const { state, wrong, figures } = verdict(findings);
   const sides: Side[] = [
     { text: `${speedText(speed)} cps`, state: figures },
@@ -121,13 +121,13 @@ function sidesOf(caption: Caption, line: Line, count: number, findings: readonly
 }
 
 /** A line of the document: its caption, the place of that, and which of its lines it is. */
-interface Line {
+interface MarginLine {
   readonly caption: Caption;
   readonly index: number;
   readonly nth: number;
 }
 
-function lineOf(view: EditorView, block: BlockInfo): Line | null {
+function lineOf(view: EditorView, block: BlockInfo): MarginLine | null {
   const layout = view.state.field(layoutField);
   const { index, offset } = spotAt(layout, block.from);
   const caption = layout.captions[index];
@@ -141,7 +141,7 @@ const changed = (update: ViewUpdate): boolean =>
   update.docChanged || update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
 
 /** The ground of a line beside the cursor caption, and the line above each caption, as classes of the margin. */
-function classOf(view: EditorView, at: Line): string {
+function classOf(view: EditorView, at: MarginLine): string {
   const around = view.state.field(aroundField);
   if (around?.reading === 'text') return '';
   const { captions } = view.state.field(layoutField);
@@ -153,13 +153,13 @@ function classOf(view: EditorView, at: Line): string {
 }
 
 /** Where nothing stands in the margin but its ground. */
-class Ground extends GutterMarker {
+class MarginContext extends GutterMarker {
   override readonly elementClass: string;
   constructor(name: string) {
     super();
     this.elementClass = name;
   }
-  override eq(other: Ground): boolean {
+  override eq(other: MarginContext): boolean {
     return other.elementClass === this.elementClass;
   }
 }
@@ -181,7 +181,7 @@ export function margins(onTime: (id: string, upTo: boolean) => void): Extension 
         const at = lineOf(view, block);
         if (!at) return null;
         const name = classOf(view, at);
-        if (at.nth > 0) return name === '' ? null : new Ground(name);
+        if (at.nth > 0) return name === '' ? null : new MarginContext(name);
         const isText = view.state.field(aroundField)?.reading === 'text';
         return new TimeMarker(at.caption, isText ? voiceOf(at.caption) : '', name);
       },

@@ -1,7 +1,7 @@
 /** The word that is being said, and places that were found: shown on the text, never part of it. */
 import { StateEffect, StateField, type EditorState, type Extension } from '@codemirror/state';
 import { Decoration, EditorView, ViewPlugin, type DecorationSet, type ViewUpdate } from '@codemirror/view';
-import type { Place } from '../../../core/find/replace.ts';
+import type { MatchInTrack } from '../../../core/find/replace.ts';
 import { spotAt } from './layout.ts';
 import { layoutField } from './state.ts';
 
@@ -10,7 +10,7 @@ export const setSaid = StateEffect.define<{ readonly from: number; readonly to: 
 
 /** Places that were found, in order, and which of them is gone to. */
 export interface Found {
-  readonly places: readonly Place[];
+  readonly places: readonly MatchInTrack[];
   readonly now: number;
 }
 export const setFound = StateEffect.define<Found>();
@@ -36,13 +36,13 @@ const saidField = StateField.define<DecorationSet>({
 
 /** What was found, by the id of its caption. */
 interface Shelf {
-  readonly byCaption: ReadonlyMap<string, readonly Place[]>;
-  readonly now: Place | null;
+  readonly byCaption: ReadonlyMap<string, readonly MatchInTrack[]>;
+  readonly now: MatchInTrack | null;
 }
 const nothing: Shelf = { byCaption: new Map(), now: null };
 
 function shelved({ places, now }: Found): Shelf {
-  const byCaption = new Map<string, Place[]>();
+  const byCaption = new Map<string, MatchInTrack[]>();
   for (const place of places) {
     const list = byCaption.get(place.caption);
     if (list) list.push(place);

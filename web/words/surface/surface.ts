@@ -7,8 +7,8 @@
 import { defaultKeymap } from '@codemirror/commands';
 import { EditorSelection, EditorState, Prec, type Extension, type StateEffect } from '@codemirror/state';
 import { EditorView, keymap } from '@codemirror/view';
-import type { Place } from '../../../core/find/replace.ts';
-import type { Stretch } from '../../../core/text/stretch.ts';
+import type { MatchInTrack } from '../../../core/find/replace.ts';
+import type { TextRange } from '../../../core/text/text-range.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { keyboardHome } from '../../frame/keyboard-back.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
@@ -63,14 +63,14 @@ export interface Surface {
     inSight: boolean,
   ) => void;
   /** Shows what was found. */
-  readonly setFound: (places: readonly Place[], now: number) => void;
+  readonly setFound: (places: readonly MatchInTrack[], now: number) => void;
   /** Where a stretch of a caption is on the screen; null while it is out of sight. */
   readonly boxOf: (id: string, from: number, to: number) => DOMRect | null;
   /** Where in its caption the cursor stands. */
   readonly offset: () => number;
   readonly selectedText: () => string;
   /** What is selected in the caption where the selection begins; empty at the cursor where nothing is. */
-  readonly chosen: () => (Stretch & { readonly id: string }) | null;
+  readonly chosen: () => (TextRange & { readonly id: string }) | null;
   readonly destroy: () => void;
 }
 

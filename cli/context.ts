@@ -1,18 +1,18 @@
 /** What findings are looked for against, as the options ask. */
-import type { Ground } from '../core/rules/finding.ts';
+import type { RuleContext } from '../core/rules/finding.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import { parseRate, usualRate } from '../core/time/frames.ts';
-import { CannotDo, type Arguments } from './arguments.ts';
+import { CannotDo, type ParsedArguments } from './arguments.ts';
 
 /** Options of every command that looks for findings. */
-export const groundValues = ['language', 'rate'] as const;
-export const groundUsage = '[--language TAG] [--rate FPS]';
+export const contextOptions = ['language', 'rate'] as const;
+export const contextUsage = '[--language TAG] [--rate FPS]';
 
 /**
  * @param language what the file says it is in
  * @throws {CannotDo} when the rate is none
  */
-export function groundAsked({ values }: Arguments, style: HouseStyle, language: string | null): Ground {
+export function contextOf({ values }: ParsedArguments, style: HouseStyle, language: string | null): RuleContext {
   const said = values['rate'];
   const rate = said === undefined ? usualRate : parseRate(said);
   if (!rate) throw new CannotDo(`“${said ?? ''}” is not a frame rate. Say it as 25, 29.97 or 30000/1001.`);

@@ -1,11 +1,11 @@
 /** Words that go from a caption to its neighbour, with the time they were said in. */
-import { splitTimes } from '../track/split-times.ts';
-import type { Caption } from '../track/caption.ts';
-import type { Edit } from '../track/edits.ts';
-import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
-import type { Ground } from '../rules/finding.ts';
-import { brokenAgain } from '../rules/repairs/text.ts';
-import { wholeGap } from '../style/style.ts';
+import { splitTimes } from '../../track/split-times.ts';
+import type { Caption } from '../../track/caption.ts';
+import type { Edit } from '../../track/edits.ts';
+import { joinTexts, onOneLine, tokensOf, type Ranged } from '../../track/ranges.ts';
+import type { RuleContext } from '../finding.ts';
+import { brokenAgain } from './text.ts';
+import { wholeGap } from '../../style/style.ts';
 
 /** The words of a caption before an offset. */
 export const wordsBefore = (c: Caption, at: number): Ranged => onOneLine(c, 0, c.text.slice(0, at).trimEnd().length);
@@ -16,12 +16,12 @@ export function partedAt(
   second: Caption,
   texts: readonly [Ranged, Ranged],
   at: number,
-  ground: Ground,
+  context: RuleContext,
 ): [Caption, Caption] {
-  const end = Math.max(first.start + 1, at - wholeGap(ground.style, ground.rate));
+  const end = Math.max(first.start + 1, at - wholeGap(context.style, context.rate));
   return [
-    brokenAgain({ ...first, ...texts[0], end, proofed: false }, ground),
-    brokenAgain({ ...second, ...texts[1], start: at, end: Math.max(at + 1, second.end), proofed: false }, ground),
+    brokenAgain({ ...first, ...texts[0], end, proofed: false }, context),
+    brokenAgain({ ...second, ...texts[1], start: at, end: Math.max(at + 1, second.end), proofed: false }, context),
   ];
 }
 
@@ -30,7 +30,7 @@ export function partedAt(
  * is joined with its neighbour.
  * @returns null where there is no neighbour or no word
  */
-export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 'below', ground: Ground): Edit | null {
+export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 'below', context: RuleContext): Edit | null {
   const here = captions[i];
   const other = captions[to === 'below' ? i + 1 : i - 1];
   const words = here ? tokensOf(here.text, 0, here.text.length) : [];
@@ -38,7 +38,7 @@ export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 
   if (!here || !other || words.length === 0) return null;
   const [first, second] = to === 'below' ? [here, other] : [other, here];
   if (!cut || words.length === 1) return { type: 'join', id: first.id, next: second.id, between: ' ' };
-  const { start } = splitTimes(here, cut.from, wholeGap(ground.style, ground.rate));
+  const { start } = splitTimes(here, cut.from, wholeGap(context.style, context.rate));
   const texts: [Ranged, Ranged] =
     to === 'below'
       ? [wordsBefore(here, cut.from), joinTexts([onOneLine(here, cut.from), onOneLine(other)], ' ')]
@@ -46,6 +46,6 @@ export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 
   return {
     type: 'replace',
     removed: [first.id, second.id],
-    captions: partedAt(first, second, texts, start, ground),
+    captions: partedAt(first, second, texts, start, context),
   };
 }

@@ -1,11 +1,11 @@
 /** Words of a caption that somebody asks about. */
 import { bare } from '../text/phrases/words.ts';
-import type { Stretch } from '../text/stretch.ts';
+import type { TextRange } from '../text/text-range.ts';
 import type { Caption, WordRange } from './caption.ts';
 import { tokensOf } from './ranges.ts';
 
 /** Words side by side in one caption, without the punctuation around them. */
-export interface Asked extends Stretch {
+export interface SelectedWords extends TextRange {
   /** When they are said, in ms. */
   readonly start: number;
   readonly end: number;
@@ -18,7 +18,7 @@ export interface Asked extends Stretch {
  * The words a stretch of a caption touches, or the word it stands at where it is empty.
  * @returns null where there is no word
  */
-export function askedIn(caption: Caption, { from, to }: Stretch): Asked | null {
+export function selectedWordsAt(caption: Caption, { from, to }: TextRange): SelectedWords | null {
   const { text } = caption;
   const touched = tokensOf(text, 0, text.length).filter((t) =>
     from === to ? t.from <= from && t.to >= from : t.from < to && t.to > from,
@@ -28,11 +28,11 @@ export function askedIn(caption: Caption, { from, to }: Stretch): Asked | null {
   const inner = bare(whole);
   if (inner === '') return null;
   const begins = first + whole.indexOf(inner);
-  return askedOf(caption, { from: begins, to: begins + inner.length });
+  return selectedWordsIn(caption, { from: begins, to: begins + inner.length });
 }
 
 /** A stretch of a caption with what is known of its words; where they have no times, the caption’s stand for theirs. */
-export function askedOf(caption: Caption, { from, to }: Stretch): Asked {
+export function selectedWordsIn(caption: Caption, { from, to }: TextRange): SelectedWords {
   const words = caption.words.filter((w) => w[0] < to && w[1] > from);
   const certainties = words.flatMap((w) =>
     w[5] === 'recogniser' && bare(caption.text.slice(w[0], w[1])) === bare(w[6]) ? [w[4]] : [],

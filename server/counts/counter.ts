@@ -1,6 +1,6 @@
 /**
  * Counts the findings that have to go of each job’s fair copy: after edits, once nothing was asked for a
- * moment, in a thread of its own, one track at a time. What is shown rests on the edit and the ground it
+ * moment, in a thread of its own, one track at a time. What is shown rests on the edit and the basis it
  * was counted on; anything else is counted anew.
  */
 import { Worker } from 'node:worker_threads';
@@ -19,19 +19,19 @@ export interface Counter {
 }
 
 /** Counts one track at a time. */
-export interface Counting {
+export interface FindingCounts {
   readonly count: (track: string) => Promise<Counted>;
   readonly close: () => Promise<void>;
 }
 
 /** On the thread of the server itself. */
-export const countingHere = (db: Knex, log: EditLog): Counting => ({
+export const countingHere = (db: Knex, log: EditLog): FindingCounts => ({
   count: (track) => countMust(db, log, track),
   close: () => Promise.resolve(),
 });
 
 /** In a thread that reads the data folder by itself, begun when it is first needed. @param program the built thread */
-export function countingApart(program: string, folder: string): Counting {
+export function countingApart(program: string, folder: string): FindingCounts {
   let worker: Worker | null = null;
   let waiting: { readonly resolve: (counted: Counted) => void; readonly reject: (error: Error) => void } | null = null;
 
@@ -69,12 +69,12 @@ export function countingApart(program: string, folder: string): Counting {
   };
 }
 
-/** Fair copies whose count rests on another edit or another ground than they have now. */
+/** Fair copies whose count rests on another edit or another basis than they have now. */
 const uncounted = (db: Knex): Knex.QueryBuilder =>
   db('tracks')
     .join('jobs', 'jobs.id', 'tracks.job')
     .where('tracks.kind', 'captions')
-    .whereRaw('(tracks.must_edit is not tracks.edit or tracks.must_ground is not jobs.ground)')
+    .whereRaw('(tracks.must_edit is not tracks.edit or tracks.must_basis is not jobs.basis)')
     .whereNotExists((other) =>
       other
         .from('tracks as earlier')
@@ -83,7 +83,7 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
     .orderBy('jobs.made', 'desc')
     .select('tracks.id', 'tracks.job');
 
-export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyBaseLogger): Counter {
+export function counter(db: Knex, bus: Events, counting: FindingCounts, log: FastifyBaseLogger): Counter {
   let timer: NodeJS.Timeout | undefined;
   let working: Promise<void> | null = null;
   let closed = false;
@@ -122,9 +122,9 @@ export function counter(db: Knex, bus: Events, counting: Counting, log: FastifyB
       if (!next) return changed === at;
       if (changed !== at) return false;
       try {
-        const { must, edit, ground } = await counting.count(next.id);
+        const { must, edit, basis } = await counting.count(next.id);
         if (closed) return true;
-        await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_ground: ground });
+        await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_basis: basis });
         telling = true;
         bus.emit({ type: 'jobs', job: next.job });
         telling = false;

@@ -10,13 +10,13 @@ import { trackRow } from '../tracks/store.ts';
 export interface Counted {
   readonly must: number;
   readonly edit: number;
-  readonly ground: string;
+  readonly basis: string;
 }
 
 interface Resting {
   readonly style: string;
   readonly rate: string;
-  readonly ground: string;
+  readonly basis: string;
   readonly length: number | null;
 }
 
@@ -27,13 +27,13 @@ export async function countMust(db: Knex, log: EditLog, id: string): Promise<Cou
   const job = await db('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
     .where('jobs.id', row.job)
-    .first<Resting | undefined>('jobs.style', 'jobs.rate', 'jobs.ground', 'recordings.length');
-  if (!job) return { must: 0, edit: row.edit, ground: '' };
+    .first<Resting | undefined>('jobs.style', 'jobs.rate', 'jobs.basis', 'recordings.length');
+  if (!job) return { must: 0, edit: row.edit, basis: '' };
   const { must } = findIn(track.captions, {
     style: keptStyle(JSON.parse(job.style)),
     rate: JSON.parse(job.rate) as FrameRate,
     length: job.length,
     language: track.language,
   });
-  return { must, edit: track.edit, ground: job.ground };
+  return { must, edit: track.edit, basis: job.basis };
 }

@@ -3,33 +3,33 @@ import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { rulesVersion } from '../../core/rules/findings.ts';
 
-interface GroundRow {
+interface BasisRow {
   readonly style: string;
   readonly rate: string;
   readonly length: number | null;
 }
 
 /** House style, frame rate, length and the version of the rules, as one short text. */
-const groundOf = ({ style, rate, length }: GroundRow): string =>
+const basisOf = ({ style, rate, length }: BasisRow): string =>
   createHash('sha256')
     .update(JSON.stringify([rulesVersion, style, rate, length]))
     .digest('base64url')
     .slice(0, 16);
 
 /** Writes down what the counts of jobs rest on now; counts that rest on something else are no longer shown. @param job only this one */
-export async function setGround(tx: Knex, job?: string): Promise<void> {
+export async function setBasis(tx: Knex, job?: string): Promise<void> {
   const rows = await tx('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
     .where(job === undefined ? {} : { 'jobs.id': job })
-    .select<(GroundRow & { readonly id: string; readonly ground: string })[]>(
+    .select<(BasisRow & { readonly id: string; readonly basis: string })[]>(
       'jobs.id',
       'jobs.style',
       'jobs.rate',
-      'jobs.ground',
+      'jobs.basis',
       'recordings.length',
     );
   for (const row of rows) {
-    const ground = groundOf(row);
-    if (ground !== row.ground) await tx('jobs').where({ id: row.id }).update({ ground });
+    const basis = basisOf(row);
+    if (basis !== row.basis) await tx('jobs').where({ id: row.id }).update({ basis });
   }
 }

@@ -1,11 +1,11 @@
-import { usualRate } from '../time/frames.ts';
-import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/apply.ts';
-import type { Ground } from '../rules/finding.ts';
+import { usualRate } from '../../time/frames.ts';
+import { caption, type Caption } from '../../track/caption.ts';
+import { apply } from '../../track/apply.ts';
+import type { RuleContext } from '../finding.ts';
 import { giveWord } from './give-words.ts';
-import { plainStyle } from '../style/shipped.ts';
+import { plainStyle } from '../../style/shipped.ts';
 
-const ground: Ground = { style: plainStyle, rate: usualRate, length: null, language: 'en' };
+const context: RuleContext = { style: plainStyle, rate: usualRate, length: null, language: 'en' };
 const row: readonly Caption[] = [
   caption({
     id: 'a',
@@ -20,7 +20,7 @@ const row: readonly Caption[] = [
   caption({ id: 'b', start: 2200, end: 4000, text: 'edge' }),
 ];
 const after = (i: number, to: 'above' | 'below', of = row): (readonly [string, number, number])[] | null => {
-  const edit = giveWord(of, i, to, ground);
+  const edit = giveWord(of, i, to, context);
   return edit && apply(of, edit).captions.map((c) => [c.text, c.start, c.end]);
 };
 
