@@ -1,10 +1,10 @@
 /** Reading and writing 20,000 captions, beside packages that do the same and beside JSON.parse. */
+import { plainly, type Sheet } from '../core/formats/sheet.ts';
 import { parse as plussub } from '@plussub/srt-vtt-parser';
 import nodeWebvtt from 'node-webvtt';
 import SrtParser from 'srt-parser-2';
 import { parseSync as subtitle, stringifySync } from 'subtitle';
 import { withIds } from '../core/formats/cue.ts';
-import { plainly, type Sheet } from '../core/formats/format.ts';
 import { importCaptions } from '../core/formats/registry.ts';
 import { readSrt } from '../core/formats/srt/read.ts';
 import { writer as srtWriter } from '../core/formats/srt/write.ts';

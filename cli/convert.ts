@@ -1,6 +1,6 @@
 /** `fenwix convert`: from any format that is read to any that is written. */
+import type { Sheet } from '../core/formats/sheet.ts';
 import { withIds } from '../core/formats/cue.ts';
-import type { Sheet } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';

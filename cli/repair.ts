@@ -1,6 +1,6 @@
 /** `fenwix repair` and `fenwix reflow`: captions brought under a house style, with what was and was not done. */
+import { plainly } from '../core/formats/sheet.ts';
 import { withIds } from '../core/formats/cue.ts';
-import { plainly } from '../core/formats/format.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import type { RuleContext } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';

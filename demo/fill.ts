@@ -2,6 +2,7 @@
  * Fills the demo: sets up the video host stand-in with the demo recording and its machine track, and
  * makes the demo job through the server's own API when there is none.
  */
+import { plainly } from '../core/formats/sheet.ts';
 import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { randomUUID } from 'node:crypto';
@@ -9,7 +10,6 @@ import { Readable } from 'node:stream';
 import { askOver } from '../core/contract/ask.ts';
 import { urlOf, type Ask } from '../core/contract/contract.ts';
 import { withIds } from '../core/formats/cue.ts';
-import { plainly } from '../core/formats/format.ts';
 import { importCaptions } from '../core/formats/registry.ts';
 import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyle } from '../core/style/shipped.ts';

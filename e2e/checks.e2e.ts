@@ -140,7 +140,7 @@ it('lays the whole track out anew with before and after, as one step', async () 
     app.driver,
     new RegExp(`\\d+ captions become \\d+\\. Findings in the track: ${String(before)} now, 0 then`),
   );
-  await see(app.driver, '.relay-caption');
+  await see(app.driver, '.reflow-caption');
   await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
   await says(app.driver, /captions were laid out anew, one step to undo/);
   await becomes('none', (n) => n === 0);

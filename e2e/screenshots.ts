@@ -172,7 +172,7 @@ try {
   await control(driver, 'k');
   await (await see(driver, '.finder-input')).sendKeys('Lay out');
   await driver.findElement(By.css('.finder-list li')).click();
-  await see(driver, '.relay-caption');
+  await see(driver, '.reflow-caption');
   await picture('lay-out-anew');
   await under('lecture-38');
   await driver.get(`${services.address}/styles`);

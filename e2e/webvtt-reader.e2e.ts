@@ -1,7 +1,9 @@
 /** Our reading of WebVTT beside the browser's own: the same files, cue by cue. */
+import { plainly } from '../core/formats/sheet.ts';
+import type { ReadCaption } from '../core/track/caption.ts';
 import fc from 'fast-check';
 import { withIds } from '../core/formats/cue.ts';
-import { plainly, Unreadable, type ReadCaption } from '../core/formats/format.ts';
+import { Unreadable } from '../core/formats/format.ts';
 import { cases } from '../core/formats/webvtt/cases.ts';
 import { readWebvtt } from '../core/formats/webvtt/read.ts';
 import { writer } from '../core/formats/webvtt/write.ts';

@@ -1,5 +1,6 @@
 /** Routes of tracks, their edit log and their files. */
-import type { FormatName, WriteOptions } from '../formats/format.ts';
+import type { WriteOptions } from '../formats/sheet.ts';
+import type { FormatName } from '../formats/format.ts';
 import type { LeftOut } from '../handover/leave-out.ts';
 import type { TrackSummary } from '../job/job.ts';
 import type { Caption, Foreign, TrackKind } from '../track/caption.ts';

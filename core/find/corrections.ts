@@ -1,7 +1,7 @@
 /** What somebody mended, so that the same mistake can be found elsewhere. */
+import { tokensOf } from '../text/tokens.ts';
 import { bare, factsOf } from '../text/phrases/words.ts';
 import { phrasesOf } from '../text/phrases/bonds.ts';
-import { tokensOf } from '../track/ranges.ts';
 import type { Caption } from '../track/caption.ts';
 import { compile } from './query.ts';
 import { matchesIn, type MatchInTrack } from './replace.ts';

@@ -1,8 +1,9 @@
 /** What the tests of the formats share: reading with the usual options, and random tracks a format can hold. */
+import { plainly, type Sheet, type WriteOptions } from './sheet.ts';
 import fc from 'fast-check';
 import { shippedStyles } from '../style/shipped.ts';
 import { caption, sorted, type Caption, type Mark, type MarkKind, type SpeakerRange } from '../track/caption.ts';
-import { plainly, type Format, type ReadOptions, type ReadResult, type Sheet, type WriteOptions } from './format.ts';
+import { type Format, type ReadOptions, type ReadResult } from './format.ts';
 import { byExtent } from './inline.ts';
 
 const [style] = shippedStyles;

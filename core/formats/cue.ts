@@ -1,7 +1,7 @@
 /** Cues of a file to captions, the same way for every format that has cues. */
-import type { Caption, Foreign } from '../track/caption.ts';
+import type { ParseWarning } from './warning.ts';
+import type { Caption, Foreign, ReadCaption } from '../track/caption.ts';
 import { timedWords, type Inline } from './inline.ts';
-import type { ParseWarning, ReadCaption } from './format.ts';
 
 /** Nothing hangs on most captions; one empty list serves them all. */
 const nothing: readonly never[] = [];

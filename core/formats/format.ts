@@ -1,19 +1,9 @@
 /** What every caption format gives and takes. */
 import type { HouseStyle } from '../style/style.ts';
-import type { Caption, Foreign } from '../track/caption.ts';
+import type { Foreign, ReadCaption } from '../track/caption.ts';
 import type { Loss } from './loss.ts';
-
-/** A caption as a file gives it; whoever takes it in gives it an id. */
-export type ReadCaption = Omit<Caption, 'id'>;
-
-/** One thing in a file that was not as it should be, and what was made of it. */
-export interface ParseWarning {
-  /** Line of the file, from 1. */
-  readonly line: number;
-  readonly message: string;
-  /** Something of the file is not in the captions. */
-  readonly lost?: true;
-}
+import type { ParseWarning } from './warning.ts';
+import type { Sheet, WriteOptions } from './sheet.ts';
 
 export interface ReadResult {
   readonly format: FormatName;
@@ -39,26 +29,6 @@ export interface ReadOptions {
   /** Takes in what the format's own rules would drop. */
   readonly rescue: boolean;
 }
-
-/** What is written: captions in order of time, and what belongs to them as a whole. */
-export interface Sheet {
-  readonly captions: readonly Caption[];
-  readonly title: string;
-  /** BCP 47; null where it is not known. */
-  readonly language: string | null;
-  readonly foreign: Foreign | null;
-}
-
-export interface WriteOptions {
-  /** Writes placement in formats where it is a habit of some players and no part of the format. */
-  readonly positions: boolean;
-  /** Writes the times of single words where the format can hold them. */
-  readonly wordTimes: boolean;
-  /** Writes the time before each paragraph of a transcript. */
-  readonly timeMarks: boolean;
-}
-
-export const plainly: WriteOptions = { positions: false, wordTimes: false, timeMarks: false };
 
 export interface Writer {
   /** The text of a file, lines ended by LF. */

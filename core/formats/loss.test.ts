@@ -1,6 +1,6 @@
+import { plainly, type Sheet, type WriteOptions } from './sheet.ts';
 import { caption, type Caption, type Mark } from '../track/caption.ts';
 import { sheetOf } from './arbitrary.ts';
-import { plainly, type Sheet, type WriteOptions } from './format.ts';
 import { lossInWords } from './loss.ts';
 import { formatNamed } from './registry.ts';
 

@@ -1,8 +1,9 @@
+import { plainly } from './sheet.ts';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
 import { withIds } from './cue.ts';
-import { plainly, Unreadable, type Format } from './format.ts';
+import { Unreadable, type Format } from './format.ts';
 import { formats, importCaptions, writable } from './registry.ts';
 import { srt } from './srt/srt.ts';
 import { ttml } from './ttml/ttml.ts';

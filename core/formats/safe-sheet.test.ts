@@ -1,5 +1,6 @@
+import { plainly } from './sheet.ts';
 import { caption } from '../track/caption.ts';
-import { plainly, type FormatName } from './format.ts';
+import { type FormatName } from './format.ts';
 import { formatNamed, writable } from './registry.ts';
 import { plainStyle } from '../style/shipped.ts';
 import { readSrt } from './srt/read.ts';

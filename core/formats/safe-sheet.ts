@@ -2,9 +2,10 @@
  * What goes into a file: text as it can be read again. Captions may carry control characters, and what a
  * format brought along (`foreign`) may come from anywhere; neither may break a file or put cues into it.
  */
+import type { Sheet } from './sheet.ts';
 import type { Caption, Foreign } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
-import type { Sheet, Writer } from './format.ts';
+import type { Writer } from './format.ts';
 
 /** Signs no caption file holds: control characters but line breaks and tabs, halves of surrogate pairs, and what is no character. */
 const unwritable = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufffe\uffff]|\p{Cs}/gu;

@@ -2,9 +2,10 @@
  * Reading and writing are one pass: twice the text takes twice the steps. Steps are counted, not timed:
  * every character a string method or a pattern goes over is one, and every item an array is gone over.
  */
+import { plainly } from './sheet.ts';
 import { asked, bytes } from './arbitrary.ts';
 import { withIds } from './cue.ts';
-import { plainly, Unreadable } from './format.ts';
+import { Unreadable } from './format.ts';
 import { formats, importCaptions, writable } from './registry.ts';
 
 type Method = (this: string, ...args: unknown[]) => unknown;

@@ -1,8 +1,7 @@
 /** The first captions of a machine draft or a transcript: words with times, laid out by a house style. */
-import type { ReadCaption } from '../formats/format.ts';
 import type { HouseStyle } from '../style/style.ts';
 import { usualRate } from '../time/frames.ts';
-import { caption } from '../track/caption.ts';
+import { caption, type ReadCaption } from '../track/caption.ts';
 import type { Ranged } from '../track/ranges.ts';
 import { reflow } from './reflow.ts';
 

@@ -1,7 +1,8 @@
 /** Lines of text put into a track: captions by the pauses of what they stand in for, and by the style's limits. */
+import { tokensOf } from '../text/tokens.ts';
 import { timeNeeded, wholeGap } from '../style/style.ts';
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
-import { shareByLetters, tokensOf } from '../track/ranges.ts';
+import { shareByLetters } from '../track/ranges.ts';
 import { reflow, type Frame } from './reflow.ts';
 import { perLetter } from './speaking-time.ts';
 
@@ -62,7 +63,11 @@ interface Room {
  * shared by letters; where there were none, the time between, however little.
  * @returns null where that is less than a millisecond for a letter: nothing could be told apart then
  */
-function timed(words: readonly SpokenLine[], old: readonly WordRange[], { since, start, end }: Room): WordRange[] | null {
+function timed(
+  words: readonly SpokenLine[],
+  old: readonly WordRange[],
+  { since, start, end }: Room,
+): WordRange[] | null {
   const text = words.map((w) => w.text).join(' ');
   let at = 0;
   const ranges = words.map((w) => {

@@ -4,12 +4,13 @@
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
  */
+import { tokensOf } from '../text/tokens.ts';
 import { wholeGap, type HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
 import type { Caption } from '../track/caption.ts';
-import { joinTexts, onOneLine, tokensOf, type Ranged } from '../track/ranges.ts';
+import { joinTexts, onOneLine, type Ranged } from '../track/ranges.ts';
 import {
   bestLines,
   lengthOf,

@@ -1,8 +1,8 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
+import { tokensOf } from '../text/tokens.ts';
 import type { Caption, WordRange } from '../track/caption.ts';
 import { turnLines } from '../text/labels.ts';
 import type { TextRange } from '../text/text-range.ts';
-import { tokensOf } from '../track/ranges.ts';
 
 export interface Token {
   readonly text: string;

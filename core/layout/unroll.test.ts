@@ -1,9 +1,9 @@
+import type { ReadCaption } from '../track/caption.ts';
 import fc from 'fast-check';
 import { asked, bytes, options, readAs } from '../formats/arbitrary.ts';
 import { srt } from '../formats/srt/srt.ts';
 import { importCaptions } from '../formats/registry.ts';
 import { rollingOf, unroll, type Habit } from './unroll.ts';
-import type { ReadCaption } from '../formats/format.ts';
 
 const clock = (ms: number): string => new Date(ms).toISOString().slice(11, 23).replace('.', ',');
 /** An SRT file of texts that follow each other, a second and a half each. */

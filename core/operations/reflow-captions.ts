@@ -58,7 +58,12 @@ export interface ReflowResult {
 }
 
 /** Lays captions out anew. Those with something let be stay as they are. */
-export function reflowCaptions(captions: readonly Caption[], context: RuleContext, newId: () => string, asked: ReflowRequest): ReflowResult {
+export function reflowCaptions(
+  captions: readonly Caption[],
+  context: RuleContext,
+  newId: () => string,
+  asked: ReflowRequest,
+): ReflowResult {
   const { what, every = false, from = 0, to = captions.length } = asked;
   // Whole captions are given up only for what has to go; lines are cheap to break again.
   const departs = (c: Caption, i: number): boolean =>
@@ -101,7 +106,12 @@ export function reflowCaptions(captions: readonly Caption[], context: RuleContex
 }
 
 /** The last caption of a run leaves the next one its place. */
-function inside(laid: readonly Caption[], run: readonly Caption[], next: Caption | null, context: RuleContext): Caption[] {
+function inside(
+  laid: readonly Caption[],
+  run: readonly Caption[],
+  next: Caption | null,
+  context: RuleContext,
+): Caption[] {
   const most = Math.min(next?.start ?? Infinity, context.length ?? Infinity);
   return laid.map((c, i) =>
     i === laid.length - 1

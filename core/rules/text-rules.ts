@@ -1,10 +1,10 @@
 /** Findings that the text of one caption tells by itself. */
+import { isSpaceUnit } from '../text/tokens.ts';
 import { notInCea608 } from '../text/cea-608.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
 import { turnLines } from '../text/labels.ts';
 import { tooLongForOneLine } from '../text/sentences.ts';
 import { sign } from '../text/signs.ts';
-import { isSpaceUnit } from '../track/ranges.ts';
 import { plural, type Rule } from './finding.ts';
 
 export const textRules: readonly Rule[] = [

@@ -1,5 +1,4 @@
 /** Speaker labels: the name before what is said, as `MARY:` or `[Mary]`. */
-import type { Caption } from '../track/caption.ts';
 import type { TextRange } from './text-range.ts';
 
 /** A name as labels have it: a few words, a number, initials. */
@@ -41,13 +40,19 @@ export function labelOf(line: string, known: ReadonlySet<string>): Label | null 
   return capitals || known.has(fold(speaker)) ? { speaker, length: found[0].length } : null;
 }
 
+/** A text, and who speaks where: of each speaker’s words so many first characters are the label. */
+interface Labelled {
+  readonly text: string;
+  readonly speakers: readonly (TextRange & { readonly label: number })[];
+}
+
 const nobody: ReadonlySet<string> = new Set();
 
 /**
  * The labels of a caption: those it knows of, and at the beginning of its lines those that look like one.
  * @param known names of speakers, in lower case
  */
-export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: ReadonlySet<string> = nobody): TextRange[] {
+export function labelsIn(of: Labelled, known: ReadonlySet<string> = nobody): TextRange[] {
   const marked = of.speakers
     .filter((s) => s.label > 0)
     // No longer than what is said: words behind it are not the label's.
@@ -69,7 +74,7 @@ export function labelsIn(of: Pick<Caption, 'text' | 'speakers'>, known: Readonly
  * Where lines begin with a dash or a label: somebody else speaks from there on, so that they have to
  * stay lines.
  */
-export function turnLines({ text, speakers }: Pick<Caption, 'text' | 'speakers'>): number[] {
+export function turnLines({ text, speakers }: Labelled): number[] {
   const found: number[] = [];
   if (!/[-–—:]/.test(text) && !speakers.some((s) => s.label > 0)) return found;
   let from = 0;

@@ -1,7 +1,6 @@
 /** The measures of a caption: lengths in characters, durations in ms, reading speed in characters per second. */
 import { eachSegment } from './segments.ts';
 import { eastAsianWidth } from 'get-east-asian-width';
-import type { Caption } from '../track/caption.ts';
 import { graphemes, isSimple } from './graphemes.ts';
 
 /** What a house style counts as a character. */
@@ -79,15 +78,18 @@ export interface Measures {
   readonly speed: number;
 }
 
+/** A text on screen from one time to another, in ms. */
+export interface TimedText {
+  readonly text: string;
+  readonly start: number;
+  readonly end: number;
+}
+
 /**
  * Measures a caption.
  * @param simple that no character of it combines, where that is known from a look at its signs
  */
-export function measure(
-  { text, start, end }: Pick<Caption, 'text' | 'start' | 'end'>,
-  counting: Counting,
-  simple = isSimple(text),
-): Measures {
+export function measure({ text, start, end }: TimedText, counting: Counting, simple = isSimple(text)): Measures {
   const lines = lineLengths(text, counting, simple);
   let characters = 0;
   for (const length of lines) characters += length;

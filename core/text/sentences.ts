@@ -1,5 +1,5 @@
 /** Sentences and clauses of a text, and whether they stand on lines of their own where a style asks for it. */
-import { tokensOf } from '../track/ranges.ts';
+import { tokensOf } from './tokens.ts';
 import { lengthsBefore, type Counting } from './measures.ts';
 import { bondsOf, type Bond } from './phrases/bonds.ts';
 import type { Phrases } from './phrases/words.ts';

@@ -154,3 +154,6 @@ export function captionAt(captions: readonly Caption[], ms: number): number {
   }
   return low - 1;
 }
+
+/** A caption as a file gives it; whoever takes it in gives it an id. */
+export type ReadCaption = Omit<Caption, 'id'>;

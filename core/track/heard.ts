@@ -1,7 +1,7 @@
 /** Which word a listener means: the one just heard, and the ones before it. */
+import { tokensOf } from '../text/tokens.ts';
 import type { TextRange } from '../text/text-range.ts';
 import { captionAt, type Caption } from './caption.ts';
-import { tokensOf } from './ranges.ts';
 
 /** A word by its caption's place in the track and its stretch of the text. */
 export interface Heard extends TextRange {

@@ -39,7 +39,11 @@ export function remember(history: History, done: Edit, inverse: Edit, mergeable:
 }
 
 /** Steps, the next to be taken last, carried over what others did. */
-function carrySteps(steps: readonly UndoStep[], captions: readonly Caption[], theirs: readonly Part[]): readonly UndoStep[] {
+function carrySteps(
+  steps: readonly UndoStep[],
+  captions: readonly Caption[],
+  theirs: readonly Part[],
+): readonly UndoStep[] {
   const open = steps.flatMap((step) => (step.inverse ? [{ step, inverse: step.inverse }] : [])).reverse();
   if (open.length === 0) return steps;
   const { own, conflicts } = transform(

@@ -2,9 +2,9 @@
  * Where text is once captions were exchanged for others that hold the same letters: a reflow, a split,
  * a join and their ways back. Places are told by the letters before them; white space does not count.
  */
+import { isSpaceUnit } from '../text/tokens.ts';
 import { inOrder, type Caption } from './caption.ts';
 import type { EditOf } from './edits.ts';
-import { isSpaceUnit } from './ranges.ts';
 import { changesOf, difference } from './text-changes.ts';
 
 type Splice = EditOf<'splice'>;

@@ -1,5 +1,6 @@
 /** How marks, speakers and word times travel with the text when it changes. */
 import type { TextRange } from '../text/text-range.ts';
+import { isSpaceUnit, tokensOf } from '../text/tokens.ts';
 import type { Caption, Mark, SpeakerRange, WordRange } from './caption.ts';
 
 /** The parts of a caption that hang on its text. */
@@ -36,31 +37,6 @@ function mapSpeaker(range: SpeakerRange, from: number, to: number, length: numbe
 }
 
 const isSpace = (text: string, at: number): boolean => isSpaceUnit(text.charCodeAt(at));
-
-/** Whether a code unit is white space as `\s` has it. */
-export function isSpaceUnit(unit: number): boolean {
-  if (unit <= 0x20) return unit === 0x20 || (unit >= 0x09 && unit <= 0x0d);
-  if (unit < 0x1680) return unit === 0xa0;
-  if (unit >= 0x2000 && unit <= 0x200a) return true;
-  return [0x1680, 0x2028, 0x2029, 0x202f, 0x205f, 0x3000, 0xfeff].includes(unit);
-}
-
-/** Words of a stretch of text, as white space parts them. */
-export function tokensOf(text: string, from: number, to: number): TextRange[] {
-  const found: TextRange[] = [];
-  const end = Math.min(to, text.length);
-  let start = -1;
-  for (let i = from; i < end; i++) {
-    if (!isSpaceUnit(text.charCodeAt(i))) {
-      if (start < 0) start = i;
-    } else if (start >= 0) {
-      found.push({ from: start, to: i });
-      start = -1;
-    }
-  }
-  if (start >= 0) found.push({ from: start, to: end });
-  return found;
-}
 
 /** How many words a text has, as white space parts them. */
 export function countTokens(text: string): number {

@@ -15,7 +15,14 @@ describe('the words asked about', () => {
   });
 
   it('are all a selection touches, from the first heard to the last', () => {
-    expect(selectedWordsAt(c, { from: 2, to: 14 })).toEqual({ from: 0, to: 16, start: 1000, end: 2100, certainty: 0.2, words });
+    expect(selectedWordsAt(c, { from: 2, to: 14 })).toEqual({
+      from: 0,
+      to: 16,
+      start: 1000,
+      end: 2100,
+      certainty: 0.2,
+      words,
+    });
     expect(selectedWordsAt(c, { from: 3, to: 4 })).toBeNull();
   });
 
@@ -32,6 +39,10 @@ describe('the words asked about', () => {
   });
 
   it('take the times of their caption where they have none of their own', () => {
-    expect(selectedWordsIn({ ...c, words: [] }, { from: 0, to: 3 })).toMatchObject({ start: 900, end: 2500, certainty: null });
+    expect(selectedWordsIn({ ...c, words: [] }, { from: 0, to: 3 })).toMatchObject({
+      start: 900,
+      end: 2500,
+      certainty: null,
+    });
   });
 });

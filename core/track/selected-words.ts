@@ -1,8 +1,8 @@
 /** Words of a caption that somebody asks about. */
+import { tokensOf } from '../text/tokens.ts';
 import { bare } from '../text/phrases/words.ts';
 import type { TextRange } from '../text/text-range.ts';
 import type { Caption, WordRange } from './caption.ts';
-import { tokensOf } from './ranges.ts';
 
 /** Words side by side in one caption, without the punctuation around them. */
 export interface SelectedWords extends TextRange {

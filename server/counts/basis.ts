@@ -16,11 +16,15 @@ const basisOf = ({ style, rate, length }: BasisRow): string =>
     .digest('base64url')
     .slice(0, 16);
 
-/** Writes down what the counts of jobs rest on now; counts that rest on something else are no longer shown. @param job only this one */
-export async function setBasis(tx: Knex, job?: string): Promise<void> {
+/** Writes down what the counts of jobs rest on now; counts that rest on something else are no longer shown. @param of only this job, or those of this recording */
+export async function setBasis(
+  tx: Knex,
+  of: { readonly id?: string; readonly recording?: string } = {},
+): Promise<void> {
   const rows = await tx('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
-    .where(job === undefined ? {} : { 'jobs.id': job })
+    .where(of.id === undefined ? {} : { 'jobs.id': of.id })
+    .where(of.recording === undefined ? {} : { 'jobs.recording': of.recording })
     .select<(BasisRow & { readonly id: string; readonly basis: string })[]>(
       'jobs.id',
       'jobs.style',

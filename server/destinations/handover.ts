@@ -3,11 +3,11 @@
  * destination is asked until it has taken or refused them. The receipt is written down first, and its id
  * is the key of the delivery: before anything is sent a second time the destination is asked for it.
  */
+import { plainly } from '../../core/formats/sheet.ts';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { ApiError, hasCode } from '../../core/contract/api-error.ts';
-import { plainly } from '../../core/formats/format.ts';
 import type { Receipt } from '../../core/job/job.ts';
 import { pauseAfter } from '../../core/job/work.ts';
 import { missing } from '../http/errors.ts';

@@ -1,11 +1,11 @@
 /** Destinations, what is handed over to them, and the receipts of it. */
+import { plainly } from '../../core/formats/sheet.ts';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { NewDestination, NewReceipt } from '../../core/contract/destinations.ts';
 import { mostCharacters } from '../../core/contract/limits.ts';
-import { plainly } from '../../core/formats/format.ts';
 import type { PlaceThere } from '../../core/job/job.ts';
 import type { Config } from '../config.ts';
 import { writing } from '../database/writing.ts';
@@ -69,7 +69,11 @@ interface DestinationsNeeds {
   readonly queue: WorkQueue;
 }
 
-export function destinations(app: FastifyInstance, { db, log, config, bus, queue }: DestinationsNeeds, done: () => void): void {
+export function destinations(
+  app: FastifyInstance,
+  { db, log, config, bus, queue }: DestinationsNeeds,
+  done: () => void,
+): void {
   handleHandover({ db, log, queue, data: config.data });
   app.addHook('onReady', async () => {
     await resumeReceipts(db);

@@ -18,7 +18,8 @@ import { styleFrom } from '../styles/routes.ts';
 import { styleOf } from '../styles/store.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { newTrack } from '../tracks/routes.ts';
-import { decodeTrack, makeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.ts';
+import { makeTrack } from '../tracks/make-track.ts';
+import { decodeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.ts';
 import type { WorkQueue } from '../work/queue.ts';
 import { setBasis } from '../counts/basis.ts';
 import { jobList } from './list.ts';
@@ -66,7 +67,7 @@ export function jobs(
       if (wanted.recording !== null && !(await tx('recordings').where({ hash: wanted.recording }).first()))
         throw missing('The recording of this job');
       await tx('jobs').insert({ ...wanted, rate: JSON.stringify(wanted.rate), style, made: Date.now(), asked });
-      await setBasis(tx, wanted.id);
+      await setBasis(tx, { id: wanted.id });
       for (const track of tracks) await makeTrack(tx, log, wanted.id, track);
       return true;
     });
@@ -88,7 +89,7 @@ export function jobs(
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
         });
-      await setBasis(tx, job);
+      await setBasis(tx, { id: job });
     });
     bus.emit({ type: 'jobs', job });
     return jobOf(db, job);

@@ -15,7 +15,6 @@ import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, objectOf } from '../http/validation.ts';
 import { setBasis } from '../counts/basis.ts';
-import type { JobRow } from '../jobs/store.ts';
 import { posters, wantPoster } from './posters.ts';
 import { folderOf, keepRecording, type KeptFile } from './keep.ts';
 import { recordingOf, type RecordingRow } from './store.ts';
@@ -81,8 +80,7 @@ export async function recordings(
     await db<RecordingRow>('recordings').where(params).update(body);
     const recording = await recordingOf(db, params.hash);
     await wantPoster(db, recording);
-    for (const { id } of await db<JobRow>('jobs').where({ recording: params.hash }).select('id'))
-      await setBasis(db, id);
+    await setBasis(db, { recording: params.hash });
     bus.emit({ type: 'jobs', job: null });
     return recording;
   });

@@ -11,7 +11,6 @@ import { setBasis } from '../counts/basis.ts';
 import type { Events } from '../events.ts';
 import { route } from '../http/route.ts';
 import { byId, id as styleId, objectOf } from '../http/validation.ts';
-import type { JobRow } from '../jobs/store.ts';
 import { allStyles, ownStyles, styleOf } from './store.ts';
 
 const instead = objectOf<{ readonly instead?: string }>({ instead: styleId });
@@ -74,7 +73,7 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
         await at('jobs')
           .where({ id: job })
           .update({ style: JSON.stringify(next) });
-        await setBasis(at, job);
+        await setBasis(at, { id: job });
       }
       await at('styles').where({ id }).delete();
     });
@@ -84,7 +83,9 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
 
   route(app, 'GET /api/style-uses', {}, async () => {
     const known = await allStyles(db);
-    const rows = await db<JobRow>('jobs').orderBy('made', 'desc').select('id', 'title', 'style');
+    const rows = await db<{ readonly id: string; readonly title: string; readonly style: string }>('jobs')
+      .orderBy('made', 'desc')
+      .select('id', 'title', 'style');
     return rows.map(({ id, title, style: kept }) => {
       const style = keptStyle(JSON.parse(kept));
       return {

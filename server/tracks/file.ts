@@ -1,13 +1,13 @@
 /** A track as a file. */
+import type { WriteOptions } from '../../core/formats/sheet.ts';
 import type { Knex } from 'knex';
-import type { WriteOptions, FormatName } from '../../core/formats/format.ts';
+import type { FormatName } from '../../core/formats/format.ts';
 import { writable } from '../../core/formats/registry.ts';
 import { leaveOut, type LeftOut } from '../../core/handover/leave-out.ts';
 import { fileName, usualPattern } from '../../core/handover/naming.ts';
 import { missing } from '../http/errors.ts';
-import { jobRow } from '../jobs/store.ts';
 import type { EditLog } from './log.ts';
-import { trackRow } from './store.ts';
+import { jobTitle, trackRow } from './store.ts';
 
 /** How a file is wanted: its format, what is left out, what is written besides. */
 export interface FileOptions extends LeftOut, WriteOptions {
@@ -28,20 +28,26 @@ export interface WrittenFile {
  * @param at as it stood after this edit
  * @throws {ApiError} when there is no such track, or no such edit
  */
-export async function fileOf(db: Knex, log: EditLog, id: string, wanted: FileOptions, at?: number): Promise<WrittenFile> {
+export async function fileOf(
+  db: Knex,
+  log: EditLog,
+  id: string,
+  wanted: FileOptions,
+  at?: number,
+): Promise<WrittenFile> {
   const row = await trackRow(db, id);
-  const job = await jobRow(db, row.job);
+  const title = await jobTitle(db, row.job);
   const track = await log.load(id, at);
   const format = writable.find((f) => f.name === wanted.format);
   if (!format) throw missing('This format');
   const sheet = {
     captions: leaveOut(track.captions, wanted),
-    title: job.title,
+    title,
     language: track.language,
     foreign: track.foreign,
   };
   return {
-    name: fileName(usualPattern(format), job.title, track.language),
+    name: fileName(usualPattern(format), title, track.language),
     text: format.writer.write(sheet, wanted),
     mediaType: format.mediaType,
     edit: track.edit,

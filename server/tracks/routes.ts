@@ -10,10 +10,10 @@ import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { route } from '../http/route.ts';
 import { byId, id, languageTag, objectOf } from '../http/validation.ts';
-import { jobRow } from '../jobs/store.ts';
 import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
-import { decodeTrack, makeTrack, summaryOf, trackRow, type ReceivedTrack } from './store.ts';
+import { makeTrack } from './make-track.ts';
+import { decodeTrack, jobTitle, summaryOf, trackRow, type ReceivedTrack } from './store.ts';
 
 const edit = Joi.number().integer().min(0);
 export const newTrack = objectOf<ReceivedTrack>({
@@ -57,11 +57,11 @@ export function tracks(
   done: () => void,
 ): void {
   route(app, 'POST /api/jobs/:id/tracks', { params: byId, body: newTrack }, async ({ params, body }, reply) => {
-    const job = await jobRow(db, params.id);
+    await jobTitle(db, params.id);
     const wanted = decodeTrack(body);
-    const made = await writing(db, (tx) => makeTrack(tx, log, job.id, wanted));
+    const made = await writing(db, (tx) => makeTrack(tx, log, params.id, wanted));
     void reply.status(made ? 201 : 200);
-    if (made) bus.emit({ type: 'jobs', job: job.id });
+    if (made) bus.emit({ type: 'jobs', job: params.id });
     return summaryOf(await trackRow(db, body.id));
   });
 

@@ -3,9 +3,7 @@ import type { Knex } from 'knex';
 import type { NewTrack } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
 import { decodeCaption } from '../../core/track/decode.ts';
-import { idTaken, missing } from '../http/errors.ts';
-import { hashOf } from '../requested.ts';
-import type { EditLog } from './log.ts';
+import { missing } from '../http/errors.ts';
 
 export interface TrackRow extends TrackSummary {
   readonly job: string;
@@ -35,6 +33,13 @@ export async function trackRow(db: Knex, id: string): Promise<TrackRow> {
   return row;
 }
 
+/** The title of the job a track is made in. @throws {ApiError} when there is no such job */
+export async function jobTitle(db: Knex, job: string): Promise<string> {
+  const row = await db<{ readonly id: string; readonly title: string }>('jobs').where({ id: job }).first('title');
+  if (!row) throw missing('This job');
+  return row.title;
+}
+
 /** A track as it is given out. */
 export const summaryOf = ({ id, kind, language, name, edit, captions, proofed }: TrackRow): TrackSummary => ({
   id,
@@ -45,31 +50,3 @@ export const summaryOf = ({ id, kind, language, name, edit, captions, proofed }:
   captions,
   proofed,
 });
-
-/**
- * Makes a track with its captions, whole or not at all.
- * @returns false where the same was made before
- * @throws {ApiError} `id-taken` where another goes by this id
- */
-export async function makeTrack(tx: Knex, log: EditLog, job: string, wanted: TrackToMake): Promise<boolean> {
-  const asked = hashOf(wanted);
-  const before = await tx<TrackRow>('tracks').where({ id: wanted.id }).first();
-  if (before) {
-    if (before.asked === asked && before.job === job) return false;
-    throw idTaken('track');
-  }
-  const last = await tx('tracks').where({ job }).max({ position: 'position' }).first();
-  const { captions, foreign, ...rest } = wanted;
-  const row: TrackRow = {
-    ...rest,
-    job,
-    foreign: foreign === null ? null : JSON.stringify(foreign),
-    edit: 0,
-    captions: 0,
-    proofed: 0,
-    position: Number(last?.['position'] ?? -1) + 1,
-    asked,
-  };
-  await log.begin(tx, row, captions);
-  return true;
-}

@@ -3,6 +3,7 @@
  * own; takes caption files by an access token, processes them for a while, then shows them on a watch
  * page through the browser's own track element. It can be told to be slow, to refuse or to fail.
  */
+import { plainly } from '../../core/formats/sheet.ts';
 import fastifyStatic from '@fastify/static';
 import fastify, { type FastifyInstance } from 'fastify';
 import type { AnySchema } from 'joi';
@@ -17,7 +18,7 @@ import { readWebvtt } from '../../core/formats/webvtt/read.ts';
 import { webvtt } from '../../core/formats/webvtt/webvtt.ts';
 import { writer } from '../../core/formats/webvtt/write.ts';
 import { withIds } from '../../core/formats/cue.ts';
-import { plainly, Unreadable } from '../../core/formats/format.ts';
+import { Unreadable } from '../../core/formats/format.ts';
 import {
   behavedWell,
   behaviour as behaviourSchema,

@@ -12,7 +12,7 @@ import { saveAs } from '../files/save-as.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import CaptionList from './CaptionList.vue';

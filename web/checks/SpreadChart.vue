@@ -11,7 +11,8 @@ defineEmits<{ show: [name: SpreadName]; choose: [bar: HistogramBar | null] }>();
 const height = computed(() =>
   scaleLinear([0, Math.max(1, max(props.spread.bars, (b) => b.captions.length) ?? 1)], [0, 100]),
 );
-const tall = (bar: HistogramBar): number => (bar.captions.length === 0 ? 0 : Math.max(3, height.value(bar.captions.length)));
+const tall = (bar: HistogramBar): number =>
+  bar.captions.length === 0 ? 0 : Math.max(3, height.value(bar.captions.length));
 const isChosen = (bar: HistogramBar): boolean => props.chosen?.from === bar.from;
 const figure = (n: number): string => String(Math.round(n * 100) / 100);
 /** The limit that lies at the left edge of a bar. */

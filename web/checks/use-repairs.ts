@@ -7,7 +7,7 @@ import type { Caption } from '../../core/track/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
-import { useWholeTrack } from '../work/use-whole-track.ts';
+import { useWholeTrack } from '../stores/whole-track.ts';
 
 const nothing: Proposal = { repair: null, why: 'The caption is no longer there.' };
 

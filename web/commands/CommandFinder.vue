@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { Command } from './commands.ts';
 import { keyLabel } from './keyboard.ts';
-import DialogSheet from '../frame/DialogSheet.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
 
 const props = defineProps<{ commands: readonly Command[] }>();
 const open = defineModel<boolean>('open', { required: true });

@@ -2,11 +2,11 @@
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
 import type { Command } from './commands.ts';
-import { keyLabel, pressedKey } from './keyboard.ts';
+import { keyLabel, keyOf } from './keyboard.ts';
 import { clash, given, unfit } from './keys.ts';
 import { isMac } from './platform.ts';
 import { sections } from './usual.ts';
-import DialogSheet from '../frame/DialogSheet.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
 
 const props = defineProps<{ commands: readonly Command[] }>();
 const open = defineModel<boolean>('open', { required: true });
@@ -27,7 +27,7 @@ const fault = ref<string | null>(null);
 function onKey(event: KeyboardEvent): void {
   const id = waiting.value;
   if (id === null) return;
-  const key = pressedKey(event, isMac);
+  const key = keyOf(event, isMac);
   if (key === null) return;
   event.preventDefault();
   event.stopPropagation();

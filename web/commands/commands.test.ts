@@ -1,5 +1,5 @@
 import { commandsOf, type Deeds } from './commands.ts';
-import { commandFor, keyLabel, pressedKey } from './keyboard.ts';
+import { commandFor, keyLabel, keyOf } from './keyboard.ts';
 import { unfit } from './keys.ts';
 
 const press = (key: string, more: object = {}) => ({
@@ -58,7 +58,7 @@ describe('keys', () => {
     ['?', press('?', { shiftKey: true })],
     ['Shift+F8', press('F8', { shiftKey: true })],
     [null, press('Control', { ctrlKey: true })],
-  ])('%s', (name, event) => expect(pressedKey(event, false)).toBe(name));
+  ])('%s', (name, event) => expect(keyOf(event, false)).toBe(name));
 
   it('leave text alone while it is written, and buttons their own Space', () => {
     expect(id(press(' '))).toBe('play');

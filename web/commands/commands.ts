@@ -75,7 +75,7 @@ function runsOf(deeds: Deeds): Readonly<Record<CommandId, () => void>> {
     repair: deeds.repair,
     'repair-all': () => void deeds.repairAll(),
     'break-lines': () => void deeds.breakLines(),
-    relay: () => deeds.dialog('relay'),
+    relay: () => deeds.dialog('reflow'),
     'job-style': () => deeds.dialog('style'),
     'begin-here': () => deeds.timeHere('start'),
     'end-here': () => deeds.timeHere('end'),

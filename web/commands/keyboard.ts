@@ -1,7 +1,7 @@
 /** Key presses in the words of the command list. */
 import type { Command } from './commands.ts';
 
-type Pressed = Pick<KeyboardEvent, 'key' | 'code' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>;
+type KeyPress = Pick<KeyboardEvent, 'key' | 'code' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>;
 
 /** Keys that change their character with Shift are named by the key itself. */
 const unshifted: Readonly<Record<string, string>> = {
@@ -14,7 +14,7 @@ const unshifted: Readonly<Record<string, string>> = {
 };
 
 /** A key press in the words of the command list; null for a modifier alone. @param mac the key with ⌘ on it is Cmd */
-export function pressedKey(event: Pressed, mac: boolean): string | null {
+export function keyOf(event: KeyPress, mac: boolean): string | null {
   if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'Dead', 'Process'].includes(event.key)) return null;
   const plain = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
   const control = event.ctrlKey || event.metaKey;
@@ -32,7 +32,7 @@ export function pressedKey(event: Pressed, mac: boolean): string | null {
 }
 
 /** Where a key was pressed. */
-export interface Where {
+export interface KeyPlace {
   readonly inText: boolean;
   readonly onControl: boolean;
   readonly mac: boolean;
@@ -41,10 +41,10 @@ export interface Where {
 /** The command a key press asks for. Keys without Ctrl that write text do nothing while text is being written. */
 export function commandFor(
   commands: readonly Command[],
-  event: Pressed,
-  { inText, onControl, mac }: Where,
+  event: KeyPress,
+  { inText, onControl, mac }: KeyPlace,
 ): Command | null {
-  const key = pressedKey(event, mac);
+  const key = keyOf(event, mac);
   if (key === null) return null;
   const bare = key === 'Space' || key.length === 1;
   if (bare && (inText || (onControl && key === 'Space'))) return null;

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router';
 import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDeeds } from './use-deeds.ts';
 import { useWordsDeeds } from '../words/use-words-deeds.ts';

@@ -1,16 +1,16 @@
 /** What commands and buttons do to the cursor caption; one way for both. */
+import { joint } from '../../core/operations/joint.ts';
 import { mustGo } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRepairs } from '../checks/use-repairs.ts';
-import { stretchOf } from '../relay/stretch.ts';
-import { useWholeTrack } from '../work/use-whole-track.ts';
-import { useSeveral } from '../words/use-several.ts';
-import { joint } from '../words/surface/translate.ts';
+import { rangeOf } from '../reflow/scope.ts';
+import { useWholeTrack } from '../stores/whole-track.ts';
+import { useSeveral } from '../captions/use-several.ts';
 import type { Deeds } from './commands.ts';
 
 export function useDeeds(): Pick<
@@ -90,7 +90,7 @@ export function useDeeds(): Pick<
   /** Breaks the lines of the selected captions again, or of the cursor caption. */
   async function breakLines(): Promise<void> {
     const standing = { here: place.index, selected: place.selected, captions: track.captions.length };
-    const done = await onWholeTrack('relay', { what: 'lines', every: true, ...stretchOf('selected', standing) });
+    const done = await onWholeTrack('reflow', { what: 'lines', every: true, ...rangeOf('selected', standing) });
     if (!done) return;
     const many = done.runs.length;
     track.remark =

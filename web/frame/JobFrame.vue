@@ -8,14 +8,14 @@ import { away } from '../api/client.ts';
 import { fetchStages } from '../router.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
-import RelayDialog from '../relay/RelayDialog.vue';
+import ReflowDialog from '../reflow/ReflowDialog.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
-import { usePlayback } from '../stores/playback.ts';
-import { useArriving } from '../stores/arriving.ts';
+import { usePlayback } from '../playback/playback.ts';
+import { useDroppedFile } from '../stores/dropped-file.ts';
 import { useTrack } from '../stores/track.ts';
 import JobStyle from '../styles/JobStyle.vue';
-import SeveralDialogs from '../words/SeveralDialogs.vue';
+import SeveralDialogs from '../captions/SeveralDialogs.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
@@ -28,7 +28,7 @@ const playback = usePlayback();
 const dialogs = useDialogs();
 const commands = useCommands();
 const [finderOpen, keysOpen] = [dialogs.bound('finder'), dialogs.bound('keys')];
-const [styleOpen, relayOpen] = [dialogs.bound('style'), dialogs.bound('relay')];
+const [styleOpen, reflowOpen] = [dialogs.bound('style'), dialogs.bound('reflow')];
 const trouble = computed(() => open.trouble ?? track.trouble);
 const ready = computed(() => open.job !== null && track.track !== null);
 
@@ -47,7 +47,7 @@ watch(
   { immediate: true },
 );
 const router = useRouter();
-const arriving = useArriving();
+const arriving = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
 function onDrag(event: DragEvent): void {
   if (!event.dataTransfer?.types.includes('Files')) return;
@@ -90,7 +90,7 @@ onBeforeUnmount(() => {
     <KeySheet v-model:open="keysOpen" :commands="commands" />
     <SeveralDialogs />
     <JobStyle v-model:open="styleOpen" />
-    <RelayDialog v-model:open="relayOpen" />
+    <ReflowDialog v-model:open="reflowOpen" />
   </div>
 </template>
 

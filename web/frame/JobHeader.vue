@@ -13,8 +13,8 @@ import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
 import { useTrack } from '../stores/track.ts';
-import { languageName } from '../jobs/describe.ts';
-import ThemeButton from './ThemeButton.vue';
+import { languageName } from '../describe/jobs.ts';
+import ThemeButton from '../controls/ThemeButton.vue';
 import KeptState from './KeptState.vue';
 import KeyHint from '../commands/KeyHint.vue';
 

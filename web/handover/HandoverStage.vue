@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { languageName } from '../jobs/describe.ts';
+import { languageName } from '../describe/jobs.ts';
 import { useTrack } from '../stores/track.ts';
 import DestinationCell from './DestinationCell.vue';
 import TakeFiles from './TakeFiles.vue';

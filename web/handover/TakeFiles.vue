@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import type { Sheet } from '../../core/formats/sheet.ts';
 import { computed, reactive, ref } from 'vue';
 import { lossInWords } from '../../core/formats/loss.ts';
 import { writable } from '../../core/formats/registry.ts';
-import type { FormatName, Sheet } from '../../core/formats/format.ts';
+import type { FormatName } from '../../core/formats/format.ts';
 import { leaveOut } from '../../core/handover/leave-out.ts';
-import { bytesInWords } from '../jobs/describe.ts';
+import { bytesInWords } from '../describe/jobs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { urlOf } from '../../core/contract/contract.ts';
 import { fairCopyOf, type JobSummary } from '../../core/job/job.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
-import { languageName, proofedShare } from './describe.ts';
+import { languageName, proofedShare } from '../describe/jobs.ts';
 
 const props = defineProps<{ job: JobSummary }>();
 defineEmits<{ remove: [] }>();

@@ -6,11 +6,11 @@ import { lengthInWords } from '../../core/time/clock.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { JobSummary } from '../../core/job/job.ts';
-import PageHeader from '../frame/PageHeader.vue';
+import PageHeader from '../controls/PageHeader.vue';
 import { useServerEvents } from '../stores/server-events.ts';
 import { newId } from '../sync/ids.ts';
 import JobRow from './JobRow.vue';
-import { proofedShare } from './describe.ts';
+import { proofedShare } from '../describe/jobs.ts';
 import { drawPosters } from './draw-posters.ts';
 
 const jobs = shallowRef<readonly JobSummary[] | null>(null);

@@ -3,7 +3,7 @@ import type { Ask } from '../../core/contract/contract.ts';
 import { urlOf } from '../../core/contract/contract.ts';
 import { doLeased, isForPages } from '../api/leased-work.ts';
 import { uploadPoster } from '../api/upload.ts';
-import { canBePlayed, drawPoster } from '../intake/poster.ts';
+import { canBePlayed, drawPoster } from '../media/poster.ts';
 
 /** Draws what there is to draw, one after another. @param page this page @throws what keeps the server from being asked */
 export async function drawPosters(ask: Ask, page: string): Promise<void> {

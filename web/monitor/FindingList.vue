@@ -5,7 +5,7 @@ import type { Caption } from '../../core/track/caption.ts';
 import LetBe from '../checks/LetBe.vue';
 import { useRepairs } from '../checks/use-repairs.ts';
 import { useFindings } from '../stores/findings.ts';
-import { useIdleValue } from '../work/idle.ts';
+import { useIdleValue } from '../background/idle.ts';
 import KeyHint from '../commands/KeyHint.vue';
 
 const props = defineProps<{ caption: Caption }>();

@@ -2,7 +2,7 @@
 import { computed, onMounted, useTemplateRef } from 'vue';
 import { captionAt, linesOf } from '../../core/track/caption.ts';
 import { useJob } from '../stores/job.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 
 const job = useJob();

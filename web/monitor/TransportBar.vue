@@ -4,7 +4,7 @@ import { monitorClock } from '../../core/time/clock.ts';
 import { useKeyOf } from '../commands/use-key-of.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { rates, usePlayback } from '../stores/playback.ts';
+import { rates, usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 
 const job = useJob();

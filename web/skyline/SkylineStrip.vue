@@ -7,10 +7,10 @@ import { measured } from '../measured.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
-import { useWhenIdle } from '../work/idle.ts';
+import { useWhenIdle } from '../background/idle.ts';
 import { paintGround, paintMarks } from './draw.ts';
 
 const job = useJob();

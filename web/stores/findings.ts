@@ -5,7 +5,7 @@ import type { Finding, RuleContext } from '../../core/rules/finding.ts';
 import { finder, type Found } from '../../core/rules/finder.ts';
 import { noFindings } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
-import { order } from '../work/order.ts';
+import { askTrackWorker } from '../background/track-client.ts';
 import { useJob } from './job.ts';
 import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';
@@ -38,7 +38,7 @@ export const useFindings = defineStore('findings', () => {
     const mine = ++turn;
     looking.value = true;
     try {
-      const lists = await order('findings', { captions, context: on }, null);
+      const lists = await askTrackWorker('findings', { captions, context: on }, null);
       if (mine !== turn) return;
       take(captions, on, lists);
     } catch {

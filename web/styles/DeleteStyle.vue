@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import type { StyleUse } from '../../core/job/job.ts';
-import DialogSheet from '../frame/DialogSheet.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
 
 const props = defineProps<{ uses: readonly StyleUse[]; others: readonly HouseStyle[] }>();
 const emit = defineEmits<{ remove: [instead: string | null] }>();

@@ -8,7 +8,7 @@ import { sentence } from '../../core/contract/api-error.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
 import FieldInput from './FieldInput.vue';
-import DialogSheet from '../frame/DialogSheet.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
 
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();

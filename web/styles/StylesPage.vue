@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
-import PageHeader from '../frame/PageHeader.vue';
+import PageHeader from '../controls/PageHeader.vue';
 import DeleteStyle from './DeleteStyle.vue';
 import StyleTable from './StyleTable.vue';
-import { useStyleDesk } from './use-style-desk.ts';
+import { useStyleEditor } from './use-style-editor.ts';
 
-const desk = useStyleDesk();
+const desk = useStyleEditor();
 const { styles, draft, said, loaded } = desk;
 const leaving = shallowRef<HouseStyle | null>(null);
 const others = computed(() => styles.all.filter((s) => s.id !== leaving.value?.id));

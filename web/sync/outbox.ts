@@ -6,7 +6,7 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import type { Edit } from '../../core/track/edits.ts';
 
-export interface PendingLine {
+export interface PendingEdits {
   readonly track: string;
   /** The page that makes it. */
   readonly client: string;
@@ -25,7 +25,7 @@ export interface WaitingEdit {
 }
 
 /** A line with its edits, in order. */
-export interface WaitingLine extends PendingLine {
+export interface WaitingLine extends PendingEdits {
   readonly edits: readonly WaitingEdit[];
 }
 
@@ -42,7 +42,7 @@ export interface SetAside {
 
 type EditKey = [track: string, client: string, seq: number];
 interface OutboxSchema extends DBSchema {
-  lines: { key: [track: string, client: string]; value: PendingLine; indexes: { track: string } };
+  lines: { key: [track: string, client: string]; value: PendingEdits; indexes: { track: string } };
   edits: { key: EditKey; value: WaitingEdit & { track: string; client: string } };
   aside: { key: string; value: SetAside; indexes: { track: string } };
 }
@@ -63,13 +63,18 @@ export interface Outbox {
   /** Tracks that something waits for. */
   readonly tracks: () => Promise<string[]>;
   /** Writes edits of a line, whether they are new or take the place of others. */
-  readonly put: (line: PendingLine, edits: readonly WaitingEdit[]) => Promise<void>;
+  readonly put: (line: PendingEdits, edits: readonly WaitingEdit[]) => Promise<void>;
   /** Takes edits away that are in the log now, and says what the rest stands on. */
-  readonly delivered: (line: PendingLine, seqs: readonly number[]) => Promise<void>;
+  readonly delivered: (line: PendingEdits, seqs: readonly number[]) => Promise<void>;
   /** All edits of a line become others, and some are set aside, all or nothing. */
-  readonly replace: (line: PendingLine, edits: readonly WaitingEdit[], aside?: SetAside) => Promise<void>;
+  readonly replace: (line: PendingEdits, edits: readonly WaitingEdit[], aside?: SetAside) => Promise<void>;
   /** Edits of lines whose pages are gone become edits of this one. @returns false where another page was first */
-  readonly adopt: (gone: PendingLine, line: PendingLine, edits: readonly WaitingEdit[], aside?: SetAside) => Promise<boolean>;
+  readonly adopt: (
+    gone: PendingEdits,
+    line: PendingEdits,
+    edits: readonly WaitingEdit[],
+    aside?: SetAside,
+  ) => Promise<boolean>;
   readonly asides: (track: string) => Promise<SetAside[]>;
   readonly dropAside: (id: string) => Promise<void>;
 }
@@ -90,7 +95,10 @@ export function linesOfOld(batches: readonly OldBatch[]): WaitingLine[] {
   return [...lines.values()];
 }
 
-async function bringUp(db: IDBPDatabase<OutboxSchema>, tx: IDBPTransaction<OutboxSchema, never, 'versionchange'>): Promise<void> {
+async function bringUp(
+  db: IDBPDatabase<OutboxSchema>,
+  tx: IDBPTransaction<OutboxSchema, never, 'versionchange'>,
+): Promise<void> {
   const lines = db.createObjectStore('lines', { keyPath: ['track', 'client'] });
   lines.createIndex('track', 'track');
   const edits = db.createObjectStore('edits', { keyPath: ['track', 'client', 'seq'] });
@@ -117,12 +125,12 @@ export async function openOutbox(onBlocked: () => void = () => undefined): Promi
   });
   const writing = () => db.transaction(['lines', 'edits', 'aside'], 'readwrite', { durability: 'strict' });
   type Tx = ReturnType<typeof writing>;
-  const putAll = async (tx: Tx, line: PendingLine, edits: readonly WaitingEdit[]): Promise<void> => {
+  const putAll = async (tx: Tx, line: PendingEdits, edits: readonly WaitingEdit[]): Promise<void> => {
     const { track, client, base, after } = line;
     if (edits.length > 0) await tx.objectStore('lines').put({ track, client, base, after });
     for (const { seq, edit, batch } of edits) await tx.objectStore('edits').put({ track, client, seq, edit, batch });
   };
-  const drop = async (tx: Tx, { track, client }: PendingLine): Promise<void> => {
+  const drop = async (tx: Tx, { track, client }: PendingEdits): Promise<void> => {
     await tx.objectStore('edits').delete(all(track, client));
     await tx.objectStore('lines').delete([track, client]);
   };

@@ -24,7 +24,7 @@ import { transform } from '../../core/track/transform/transform.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { nextBatch, sentTogether } from './batches.ts';
 import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
-import type { PendingLine, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
+import type { PendingEdits, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
 
 /** `offline`: the server does not answer, and is asked again; `blocked`: its log is another one than this page's. */
 export type SyncState = 'opening' | 'idle' | 'sending' | 'offline' | 'blocked';
@@ -113,7 +113,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
   let [unwritten, watched, gone] = [false, true, false];
   let timer: ReturnType<typeof setTimeout> | undefined;
 
-  const line = (): PendingLine => ({ track: id, client, base: confirmed?.edit ?? 0, after: confirmed?.batch ?? null });
+  const line = (): PendingEdits => ({ track: id, client, base: confirmed?.edit ?? 0, after: confirmed?.batch ?? null });
   const editsOf = (waiting: readonly WaitingEdit[]): Edit[] => waiting.map((w) => w.edit);
 
   function enterState(next: SyncState): void {

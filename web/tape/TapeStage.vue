@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import ComingStage from '../frame/ComingStage.vue';
+import ComingStage from '../controls/ComingStage.vue';
 </script>
 
 <template>

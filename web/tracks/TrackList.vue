@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { TrackSummary } from '../../core/job/job.ts';
-import { languageName } from '../jobs/describe.ts';
+import { languageName } from '../describe/jobs.ts';
 
 defineProps<{
   tracks: readonly TrackSummary[];

@@ -2,7 +2,7 @@
 import { caption } from '../../core/track/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 
 /** What to do with a track that holds nothing. */

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { MatchInTrack } from '../../core/find/replace.ts';
 import PlacesList from './PlacesList.vue';
-import DialogSheet from '../frame/DialogSheet.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
 
 const props = defineProps<{
   title: string;

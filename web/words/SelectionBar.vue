@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
-import { useSeveral } from './use-several.ts';
+import { useSeveral } from '../captions/use-several.ts';
 
 const place = usePlace();
 const track = useTrack();
@@ -24,7 +24,7 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     <button type="button" class="plain-button" @click="dialogs.open = 'label'">Label…</button>
     <button type="button" class="plain-button" @click="several.join()">Join</button>
     <button type="button" class="plain-button" @click="dialogs.open = 'shift'">Shift…</button>
-    <button type="button" class="plain-button" @click="dialogs.open = 'relay'">Lay out anew…</button>
+    <button type="button" class="plain-button" @click="dialogs.open = 'reflow'">Lay out anew…</button>
     <button type="button" class="plain-button" @click="several.remove()">Delete</button>
     <button type="button" class="plain-button" @click="several.keepOnly()">Keep only these</button>
   </div>

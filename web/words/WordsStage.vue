@@ -7,13 +7,13 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import EmptyTrack from './EmptyTrack.vue';
 import FindBar from './FindBar.vue';
-import MendOffer from './MendOffer.vue';
+import MendOffer from './CorrectionOffer.vue';
 import PlacesDialog from './PlacesDialog.vue';
 import SelectionBar from './SelectionBar.vue';
 import SuggestionCard from './SuggestionCard.vue';
 import { useDoubt } from './use-doubt.ts';
 import { useFind } from './use-find.ts';
-import { useMends } from './use-mends.ts';
+import { useCorrections } from './use-corrections.ts';
 import WordsSurface from './WordsSurface.vue';
 import KeyHint from '../commands/KeyHint.vue';
 
@@ -24,7 +24,7 @@ const findings = useFindings();
 const preferences = usePreferences();
 const doubt = useDoubt();
 const find = useFind();
-const mends = useMends();
+const mends = useCorrections();
 const findable = computed(() => findings.found.byCaption.size > 0);
 const readings = [
   ['lines', 'Line by line'],

@@ -2,7 +2,7 @@
 import { replaceAll, type MatchInTrack } from '../../core/find/replace.ts';
 import { apply } from '../../core/track/apply.ts';
 import { useTrack } from '../stores/track.ts';
-import { nextTurn } from '../work/idle.ts';
+import { nextTurn } from '../background/idle.ts';
 
 /** So often it is worked out anew where the captions changed meanwhile. */
 const tries = 3;
@@ -13,7 +13,11 @@ const tries = 3;
  * @param isPattern the replacement may name groups of a pattern
  * @returns whether anything was changed
  */
-export async function replaceIn(places: readonly MatchInTrack[], replacement: string, isPattern: boolean): Promise<boolean> {
+export async function replaceIn(
+  places: readonly MatchInTrack[],
+  replacement: string,
+  isPattern: boolean,
+): Promise<boolean> {
   const track = useTrack();
   for (let n = 0; n < tries && track.editable; n++) {
     await nextTurn();

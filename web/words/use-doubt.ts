@@ -11,13 +11,13 @@ import { agreed, isDoubtful } from '../../core/track/doubt.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { askSoundAlikes, readAhead } from '../suggest/sound-alikes.ts';
-import { whenIdle } from '../work/idle.ts';
+import { whenIdle } from '../background/idle.ts';
 import { onSurface } from './on-surface.ts';
-import { useMends } from './use-mends.ts';
+import { useCorrections } from './use-corrections.ts';
 
 /** Words with what may stand there instead. */
 export interface Suggested {
@@ -46,7 +46,7 @@ export const useDoubt = defineStore('doubt', () => {
   const track = useTrack();
   const place = usePlace();
   const preferences = usePreferences();
-  const mends = useMends();
+  const mends = useCorrections();
   const playback = usePlayback();
 
   let known = new WeakMap<Caption, readonly WordRange[]>();

@@ -6,7 +6,7 @@ import { matchesIn, type MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
-import { nextTurn } from '../work/idle.ts';
+import { nextTurn } from '../background/idle.ts';
 import { onSurface } from './on-surface.ts';
 import { replaceIn } from './replacing.ts';
 

@@ -1,7 +1,7 @@
 /** The word just heard: playback holds, and the word stands selected, to be typed over. */
 import { heardAt, heardBefore, type Heard } from '../../core/track/heard.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlayback } from '../stores/playback.ts';
+import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { onSurface } from './on-surface.ts';
 

@@ -6,8 +6,8 @@ import { onSurface } from './on-surface.ts';
 import { useDoubt } from './use-doubt.ts';
 import { useFind } from './use-find.ts';
 import { useHeard } from './use-heard.ts';
-import { useMends } from './use-mends.ts';
-import { useSeveral } from './use-several.ts';
+import { useCorrections } from './use-corrections.ts';
+import { useSeveral } from '../captions/use-several.ts';
 
 export function useWordsDeeds(): Pick<
   Deeds,
@@ -17,7 +17,7 @@ export function useWordsDeeds(): Pick<
   const preferences = usePreferences();
   const doubt = useDoubt();
   const find = useFind();
-  const mends = useMends();
+  const mends = useCorrections();
   const several = useSeveral();
   const heard = useHeard();
 

@@ -1,9 +1,10 @@
+import type { ParseWarning } from '../warning.ts';
 import fc from 'fast-check';
 import { newId, readAs, sheetOf, writeAs } from '../arbitrary.ts';
 import { captionsArbitrary } from '../../track/arbitrary.ts';
 import { caption } from '../../track/caption.ts';
 import { withIds } from '../cue.ts';
-import { Unreadable, type ParseWarning } from '../format.ts';
+import { Unreadable } from '../format.ts';
 import { ctm, detectCtm, readCtm } from './ctm.ts';
 
 // The layout is that of the NIST scoring tools' description of the ctm format: file, channel, start,

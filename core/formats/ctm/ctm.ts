@@ -4,10 +4,13 @@
  * Alternatives stand between `<ALT_BEGIN>`, `<ALT>` and `<ALT_END>`; the first of them is taken, and
  * `@` in them stands for no word.
  */
+import type { Sheet } from '../sheet.ts';
+import type { ParseWarning } from '../warning.ts';
+import { tokensOf } from '../../text/tokens.ts';
 import { firstCaptions, type TimedPiece } from '../../layout/first-captions.ts';
-import { shareByLetters, tokensOf } from '../../track/ranges.ts';
+import { shareByLetters } from '../../track/ranges.ts';
 import type { Caption } from '../../track/caption.ts';
-import { Unreadable, type Format, type ParseWarning, type Sheet, type Writer } from '../format.ts';
+import { Unreadable, type Format, type Writer } from '../format.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 

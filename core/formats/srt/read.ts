@@ -1,13 +1,16 @@
 /** Reading SRT: no standard exists, so whatever common practice lets be understood is, and what was mended is said. */
+import type { ParseWarning } from '../warning.ts';
+import type { ReadCaption } from '../../track/caption.ts';
 import { captionOfCue, ordered, withoutBlankLines } from '../cue.ts';
-import { Unreadable, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type ReadResult } from '../format.ts';
 import { plainLineEnds } from '../lines.ts';
 import { stopsOf, type Stop } from './stops.ts';
 import { readSrtText } from './text.ts';
 import { strictTimeLine, type TimeLine } from './time-line.ts';
 
 /** Notes something that was mended on the line of a caption's times. */
-const note = (mended: ParseWarning[], stop: Stop, message: string): void => void mended.push({ line: stop.line, message });
+const note = (mended: ParseWarning[], stop: Stop, message: string): void =>
+  void mended.push({ line: stop.line, message });
 
 /** What is wrong with the number of a caption. */
 function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mended: ParseWarning[]): void {

@@ -3,9 +3,11 @@
  * them on the line or under it. Recognised by shape: clock times, seconds, or frames; in brackets,
  * with an arrow, a dash, a comma, a tab or a bar between; numbered or not; with quotes or not.
  */
+import type { ParseWarning } from '../warning.ts';
+import type { ReadCaption } from '../../track/caption.ts';
 import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../time/stamp.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type Format, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type Format, type ReadResult } from '../format.ts';
 import { bare } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 

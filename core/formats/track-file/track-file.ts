@@ -2,9 +2,11 @@
  * Fenwix's own track file: JSON with everything a track has. The schema stands in
  * `docs/track-file.schema.json`; `version` goes up when a reader of the old one could go wrong.
  */
+import type { Sheet } from '../sheet.ts';
+import type { ParseWarning } from '../warning.ts';
 import { decodeCaption, NotDecoded } from '../../track/decode.ts';
 import { sorted, type Caption, type Foreign } from '../../track/caption.ts';
-import { Unreadable, type Format, type ParseWarning, type ReadResult, type Sheet } from '../format.ts';
+import { Unreadable, type Format, type ReadResult } from '../format.ts';
 
 export const trackFileVersion = 1;
 

@@ -1,17 +1,10 @@
 /** A transcript as an HTML page: paragraphs with `<time>` marks, speakers and inline markup. */
+import type { Sheet, WriteOptions } from '../sheet.ts';
 import { Parser } from 'htmlparser2';
 import { wholeClock } from '../../time/clock.ts';
 import type { Mark } from '../../track/caption.ts';
 import { hexColour } from '../colours.ts';
-import {
-  Unreadable,
-  type Format,
-  type ReadOptions,
-  type ReadResult,
-  type Sheet,
-  type Writer,
-  type WriteOptions,
-} from '../format.ts';
+import { Unreadable, type Format, type ReadOptions, type ReadResult, type Writer } from '../format.ts';
 import { attributeValue, byExtent, commonTags, writeInline, type Dialect } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';

@@ -1,13 +1,13 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
+import { tokensOf } from '../../text/tokens.ts';
 import { firstCaptions, type TimedPiece } from '../../layout/first-captions.ts';
 import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import { perLetter } from '../../layout/speaking-time.ts';
 import type { HouseStyle } from '../../style/style.ts';
 import { labelOf } from '../../text/labels.ts';
 import { readStamp, stampMs } from '../../time/stamp.ts';
-import type { Caption } from '../../track/caption.ts';
-import { joinTexts, onOneLine, sliceText, tokensOf, type Ranged } from '../../track/ranges.ts';
-import type { ReadCaption } from '../format.ts';
+import type { Caption, ReadCaption } from '../../track/caption.ts';
+import { joinTexts, onOneLine, sliceText, type Ranged } from '../../track/ranges.ts';
 
 /** A paragraph as a file has it. */
 export interface Paragraph {

@@ -2,10 +2,11 @@
  * Reading TTML (W3C Timed Text Markup Language, and the IMSC 1.1 text profile of it): the times of
  * elements inside each other, text with its white space, styles and languages as ranges.
  */
-import type { Mark, SpeakerRange } from '../../track/caption.ts';
+import type { ParseWarning } from '../warning.ts';
+import type { Mark, SpeakerRange, ReadCaption } from '../../track/caption.ts';
 import { labelLength } from '../../text/labels.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type ParseWarning, type ReadCaption, type ReadResult } from '../format.ts';
+import { Unreadable, type ReadResult } from '../format.ts';
 import { byExtent, timedInside, type Inline } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { agents, definedStyles, stylingOf, type Styling } from './styles.ts';

@@ -1,7 +1,7 @@
 /** An XML document as a small tree, read leniently: what is not well-formed is listed and passed over. */
+import type { ParseWarning } from '../warning.ts';
 import { decodeHTML } from 'entities';
 import { SaxesParser } from 'saxes';
-import type { ParseWarning } from '../format.ts';
 
 export interface Element {
   /** Without its prefix: TTML has had several namespaces, and files mix them up. */

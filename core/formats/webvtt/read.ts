@@ -2,9 +2,10 @@
  * Reading WebVTT by the W3C recommendation's parsing algorithm ("WebVTT file parsing"). What the
  * algorithm drops is listed; with `rescue` it is taken in, and that is listed too.
  */
-import type { Foreign } from '../../track/caption.ts';
+import type { ParseWarning } from '../warning.ts';
+import type { Foreign, ReadCaption } from '../../track/caption.ts';
 import { captionOfCue, ordered } from '../cue.ts';
-import { Unreadable, type ParseWarning, type ReadCaption, type ReadOptions, type ReadResult } from '../format.ts';
+import { Unreadable, type ReadOptions, type ReadResult } from '../format.ts';
 import { timedInside } from '../inline.ts';
 import { plainLineEnds } from '../lines.ts';
 import { readTimeLine } from '../srt/time-line.ts';

@@ -1,9 +1,10 @@
 /** Writing WebVTT, so that a strict reader finds nothing to drop. */
+import type { Sheet, WriteOptions } from '../sheet.ts';
 import { exactClock } from '../../time/clock.ts';
 import type { Caption, Mark } from '../../track/caption.ts';
 import { colourClass } from '../colours.ts';
 import { withoutBlankLines } from '../cue.ts';
-import type { Sheet, Writer, WriteOptions } from '../format.ts';
+import type { Writer } from '../format.ts';
 import {
   commonTags,
   stampsOf,

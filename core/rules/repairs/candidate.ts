@@ -48,7 +48,10 @@ function weigh({ row, from, to }: CaptionRun, context: RuleContext, severity: Fi
 }
 
 /** What a change reaches: the captions it changes, and one on either side, whose findings tell of them too. */
-function rowsOf(captions: readonly Caption[], change: Candidate): { readonly old: CaptionRun; readonly now: CaptionRun } {
+function rowsOf(
+  captions: readonly Caption[],
+  change: Candidate,
+): { readonly old: CaptionRun; readonly now: CaptionRun } {
   const lead = captions.slice(Math.max(0, change.from - 2), change.from);
   const trail = captions.slice(change.to, change.to + 2);
   const rowOf = (middle: readonly Caption[]): CaptionRun => ({

@@ -1,8 +1,9 @@
 /** Words that go from a caption to its neighbour, with the time they were said in. */
+import { tokensOf } from '../../text/tokens.ts';
 import { splitTimes } from '../../track/split-times.ts';
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
-import { joinTexts, onOneLine, tokensOf, type Ranged } from '../../track/ranges.ts';
+import { joinTexts, onOneLine, type Ranged } from '../../track/ranges.ts';
 import type { RuleContext } from '../finding.ts';
 import { brokenAgain } from './text.ts';
 import { wholeGap } from '../../style/style.ts';
@@ -30,7 +31,12 @@ export function partedAt(
  * is joined with its neighbour.
  * @returns null where there is no neighbour or no word
  */
-export function giveWord(captions: readonly Caption[], i: number, to: 'above' | 'below', context: RuleContext): Edit | null {
+export function giveWord(
+  captions: readonly Caption[],
+  i: number,
+  to: 'above' | 'below',
+  context: RuleContext,
+): Edit | null {
   const here = captions[i];
   const other = captions[to === 'below' ? i + 1 : i - 1];
   const words = here ? tokensOf(here.text, 0, here.text.length) : [];

@@ -1,8 +1,9 @@
 /** Repairs of wording, and of what is written otherwise than a style wants it. */
+import { isSpaceUnit } from '../../text/tokens.ts';
 import { hesitationsIn } from '../../text/hesitations.ts';
 import { doubledWords, lowerAfterEnd } from '../../text/wording.ts';
 import type { Caption } from '../../track/caption.ts';
-import { isSpaceUnit, spliceText } from '../../track/ranges.ts';
+import { spliceText } from '../../track/ranges.ts';
 import {
   labelText,
   misformedLabels,

@@ -29,7 +29,11 @@ function withChanges(replace: Replace, changes: readonly Single[], at: PartsStat
  * Typing in a caption that is exchanged goes where its letters went. Where the new captions hold other
  * words, the caption as it was typed is kept as a version of the one that came in its time.
  */
-function splice(change: Splice, replace: Replace, at: PartsState): { readonly then: Single[]; readonly conflict: boolean } {
+function splice(
+  change: Splice,
+  replace: Replace,
+  at: PartsState,
+): { readonly then: Single[]; readonly conflict: boolean } {
   const then = mapOf(replace, at).carried(change);
   if (then) return { then, conflict: false };
   if (change.from === change.to && change.insert.trim() === '') return { then: [], conflict: false };

@@ -111,7 +111,13 @@ export function verdict(findings: readonly Finding[]): Verdict {
 }
 
 /** What stands beside a line of a caption; beside its only line both figures do. */
-function sidesOf(caption: Caption, line: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
+function sidesOf(
+  caption: Caption,
+  line: MarginLine,
+  count: number,
+  findings: readonly Finding[],
+  speed: number,
+): Side[] {
   const { state, wrong, figures } = verdict(findings);
   const sides: Side[] = [
     { text: `${speedText(speed)} cps`, state: figures },

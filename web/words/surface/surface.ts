@@ -10,21 +10,32 @@ import { EditorView, keymap } from '@codemirror/view';
 import type { MatchInTrack } from '../../../core/find/replace.ts';
 import type { TextRange } from '../../../core/text/text-range.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
-import { keyboardHome } from '../../frame/keyboard-back.ts';
+import { keyboardHome } from '../../controls/keyboard-back.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
 import { changesTo, documentOf, followed, layoutOf, spotAt, type Layout } from './layout.ts';
-import { capital, extend, give, join, mark, paste, put, selectCaptions, share, type Desk } from './hands.ts';
+import {
+  capital,
+  extend,
+  give,
+  join,
+  mark,
+  paste,
+  put,
+  selectCaptions,
+  share,
+  type EditContext,
+} from './edit-commands.ts';
 import { margins, verdict } from './margins.ts';
-import { pressedWithControl } from './pressed.ts';
-import { reading } from './reading.ts';
-import { setFound, setSaid, shown, shownIn } from './said.ts';
+import { controlClick } from './control-click.ts';
+import { reading } from './running-text.ts';
+import { setMatches, setSpoken, shown, shownIn } from './highlights.ts';
 import { aroundField, fromTrack, layoutField, setAround, setCaptions, type Around } from './state.ts';
-import { setTaken, taken } from './taken.ts';
-import { tells, type Told } from './tells.ts';
-import { translator } from './translator.ts';
+import { setSelectedWord, taken } from './selected-word.ts';
+import { tells, type Listeners } from './listeners.ts';
+import { editsFromChanges } from './edits-from-changes.ts';
 
-export interface SurfaceOptions extends Desk, Told {
+export interface SurfaceOptions extends EditContext, Listeners {
   readonly parent: HTMLElement;
   readonly nonce: string;
   readonly captions: readonly Caption[];
@@ -90,7 +101,7 @@ export function createSurface(options: SurfaceOptions): Surface {
   );
 
   const extensions: Extension = [
-    translator,
+    editsFromChanges,
     keys,
     // The page's own commands use keys that this set would take for itself.
     keymap.of(
@@ -124,7 +135,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     }),
     decorations,
     tells(options),
-    pressedWithControl(options.onHear),
+    controlClick(options.onHear),
     EditorView.domEventHandlers({
       // A browser gives a text that gets the keyboard back a cursor at its beginning. On a busy machine that
       // would be taken for somebody's choice; focusing from here puts the selection back at once.
@@ -269,7 +280,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     take(id, from, to) {
       const start = startOf(id);
       if (start === null) return;
-      select(start + from, start + to, [setTaken.of({ from: start + from, to: start + to })]);
+      select(start + from, start + to, [setSelectedWord.of({ from: start + from, to: start + to })]);
       view.focus();
     },
     select(id, from, to) {
@@ -280,10 +291,10 @@ export function createSurface(options: SurfaceOptions): Surface {
       const start = at ? startOf(at.id) : null;
       const place = at && start !== null ? { from: start + at.from, to: start + at.to } : null;
       const scroll = place && inSight ? [EditorView.scrollIntoView(place.from, { y: 'nearest', yMargin: 70 })] : [];
-      view.dispatch({ effects: [setSaid.of(place), ...scroll], annotations: fromTrack.of(true) });
+      view.dispatch({ effects: [setSpoken.of(place), ...scroll], annotations: fromTrack.of(true) });
     },
     setFound: (places, now) =>
-      view.dispatch({ effects: setFound.of({ places, now }), annotations: fromTrack.of(true) }),
+      view.dispatch({ effects: setMatches.of({ places, now }), annotations: fromTrack.of(true) }),
     boxOf(id, from, to) {
       const start = startOf(id);
       if (start === null) return null;

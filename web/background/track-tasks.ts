@@ -1,0 +1,54 @@
+/** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
+import type { Finding, RuleContext, RuleId } from '../../core/rules/finding.ts';
+import { findIn, findingsOfAll } from '../../core/rules/finder.ts';
+import { reflowCaptions, type ReflowResult, type ReflowRequest } from '../../core/operations/reflow-captions.ts';
+import { repairAll, type Repaired } from '../../core/rules/repairs/repairs.ts';
+import type { Caption } from '../../core/track/caption.ts';
+
+/** What every task is done on. */
+export interface TaskInput {
+  readonly captions: readonly Caption[];
+  readonly context: RuleContext;
+}
+
+/** What is asked for and what is answered, by the name of the task. */
+export interface Tasks {
+  readonly findings: { readonly asked: null; readonly answer: readonly (readonly Finding[])[] };
+  readonly repair: { readonly asked: RuleId | 'every'; readonly answer: Omit<Repaired, 'captions'> };
+  readonly reflow: {
+    readonly asked: ReflowRequest;
+    readonly answer: Omit<ReflowResult, 'captions'> & { readonly must: number };
+  };
+}
+export type TaskName = keyof Tasks;
+
+/** A task for the captions that were sent. */
+export interface TaskOrder<T extends TaskName = TaskName> {
+  readonly id: number;
+  readonly task: T;
+  readonly context: RuleContext;
+  readonly asked: Tasks[T]['asked'];
+}
+
+const newId = (): string => crypto.randomUUID();
+
+const workers: {
+  readonly [T in TaskName]: (material: TaskInput, asked: Tasks[T]['asked']) => Tasks[T]['answer'];
+} = {
+  findings: ({ captions, context }) => findingsOfAll(captions, context),
+  repair({ captions, context }, rule) {
+    const wanted = rule === 'every' ? undefined : (f: Finding): boolean => f.rule === rule;
+    const { edit, done, left } = repairAll(captions, context, newId, wanted);
+    return { edit, done, left };
+  },
+  reflow({ captions, context }, asked) {
+    const { captions: laid, edit, runs } = reflowCaptions(captions, context, newId, asked);
+    return { edit, runs, must: findIn(laid, context).must };
+  },
+};
+
+/** Does one task. */
+export const perform = <T extends TaskName>(
+  { task, asked, context }: TaskOrder<T>,
+  captions: readonly Caption[],
+): Tasks[T]['answer'] => workers[task]({ captions, context }, asked);

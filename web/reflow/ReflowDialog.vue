@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { ReflowRequest } from '../../core/operations/reflow-captions.ts';
+import { marginClock } from '../../core/time/clock.ts';
+import { useFindings } from '../stores/findings.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import type { Tasks } from '../background/track-tasks.ts';
+import { useWholeTrack } from '../stores/whole-track.ts';
+import { rangeOf, type Scope } from './scope.ts';
+import DialogSheet from '../controls/DialogSheet.vue';
+
+const open = defineModel<boolean>('open', { required: true });
+const job = useJob();
+const track = useTrack();
+const place = usePlace();
+const findings = useFindings();
+const { preview } = useWholeTrack();
+
+const what = ref<ReflowRequest['what']>('captions');
+const where = ref<Scope>('all');
+const every = ref(false);
+const shown = shallowRef<Tasks['reflow']['answer'] | null>(null);
+/** Long lists are cut; the figures tell of all. */
+const most = 40;
+const style = computed(() => job.job?.style.name ?? '');
+const selected = computed(() => (place.selected ? place.selected.to - place.selected.from + 1 : 0));
+const asked = computed<ReflowRequest>(() => ({
+  what: what.value,
+  every: every.value,
+  ...rangeOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),
+}));
+const gone = computed(() => shown.value?.runs.flatMap((run) => run.before) ?? []);
+const before = computed(() => gone.value.length);
+const proofed = computed(() => (what.value === 'lines' ? 0 : gone.value.filter((c) => c.proofed).length));
+const after = computed(() => shown.value?.runs.reduce((n, run) => n + run.after.length, 0) ?? 0);
+
+watch(open, (now) => {
+  if (now) where.value = selected.value > 1 ? 'selected' : 'all';
+});
+let turn = 0;
+watch([open, asked, () => track.captions], async () => {
+  if (!open.value) return;
+  const mine = ++turn;
+  shown.value = null;
+  const answer = await preview('reflow', asked.value);
+  if (mine === turn) shown.value = answer;
+});
+
+/** Does what is shown; it is worked out anew whenever the captions change, so it always fits them. */
+function go(): void {
+  const { value: laid } = shown;
+  if (!laid?.edit || !track.editable) return;
+  open.value = false;
+  const said = `${String(before.value)} captions were laid out anew, one step to undo.`;
+  track.change(laid.edit);
+  track.remark = said;
+  const first = laid.runs[0]?.after[0];
+  if (first) place.goTo(first.id, 'chosen');
+}
+</script>
+
+<template>
+  <DialogSheet
+    v-model:open="open"
+    title="Lay out anew"
+    :width="760"
+    ok-text="Lay out anew"
+    cancel-text="Leave it"
+    :ok-button-props="{ disabled: !shown?.edit || !track.editable }"
+    @ok="go"
+  >
+    <div class="reflow-asked">
+      <label
+        >What
+        <select v-model="what" class="plain-button">
+          <option value="captions">words among captions, with their times</option>
+          <option value="lines">lines inside each caption</option>
+        </select></label
+      >
+      <label
+        >Scope
+        <select v-model="where" class="plain-button">
+          <option value="here">this caption</option>
+          <option v-if="selected > 1" value="selected">the {{ selected }} selected captions</option>
+          <option value="on">from this caption on</option>
+          <option value="all">all captions</option>
+        </select></label
+      >
+      <label><input v-model="every" type="checkbox" /> those too that keep to {{ style }}</label>
+    </div>
+    <p class="reflow-sum" role="status">
+      <template v-if="!shown">Working it out…</template>
+      <template v-else-if="shown.runs.length === 0"
+        >Nothing here would be laid out otherwise under {{ style }}.</template
+      >
+      <template v-else
+        >{{ before }} captions become {{ after }}. Findings in the track: {{ findings.count }} now,
+        {{ shown.must }} then.<template v-if="proofed > 0">
+          What was proofed among them has to be proofed again.</template
+        ></template
+      >
+    </p>
+    <div
+      v-if="shown && shown.runs.length > 0"
+      class="reflow-list"
+      tabindex="0"
+      role="region"
+      aria-label="Before and after"
+    >
+      <div class="reflow-row soft"><span>Now</span><span>Then</span></div>
+      <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="reflow-row">
+        <span v-for="side in ['before', 'after'] as const" :key="side">
+          <span v-for="c in run[side]" :key="c.id" class="reflow-caption"
+            ><small class="figures soft">{{ marginClock(c.start) }}</small
+            ><span dir="auto">{{ c.text }}</span></span
+          >
+        </span>
+      </div>
+      <p v-if="shown.runs.length > most" class="soft">And {{ shown.runs.length - most }} more places.</p>
+    </div>
+  </DialogSheet>
+</template>
+
+<style scoped>
+.reflow-asked {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+}
+.reflow-sum {
+  margin: 12px 0 8px;
+}
+.reflow-list {
+  max-height: min(46vh, 420px);
+  overflow-y: auto;
+  border-top: 1px solid var(--rule);
+}
+.reflow-row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 18px;
+  padding: 7px 0;
+  border-bottom: 1px solid var(--rule);
+}
+.reflow-caption {
+  display: grid;
+  grid-template-columns: 76px minmax(0, 1fr);
+  margin-bottom: 3px;
+  white-space: pre-line;
+}
+small {
+  padding-top: 2px;
+  font-size: 13px;
+}
+</style>
