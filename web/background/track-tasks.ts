@@ -11,12 +11,12 @@ export interface TaskInput {
   readonly context: RuleContext;
 }
 
-/** What is asked for and what is answered, by the name of the task. */
+/** What is request for and what is answered, by the name of the task. */
 export interface Tasks {
-  readonly findings: { readonly asked: null; readonly answer: readonly (readonly Finding[])[] };
-  readonly repair: { readonly asked: RuleId | 'every'; readonly answer: Omit<Repaired, 'captions'> };
+  readonly findings: { readonly request: null; readonly answer: readonly (readonly Finding[])[] };
+  readonly repair: { readonly request: RuleId | 'every'; readonly answer: Omit<Repaired, 'captions'> };
   readonly reflow: {
-    readonly asked: ReflowRequest;
+    readonly request: ReflowRequest;
     readonly answer: Omit<ReflowResult, 'captions'> & { readonly must: number };
   };
 }
@@ -24,16 +24,15 @@ export type TaskName = keyof Tasks;
 
 /** A task for the captions that were sent. */
 export interface TaskOrder<T extends TaskName = TaskName> {
-  readonly id: number;
   readonly task: T;
   readonly context: RuleContext;
-  readonly asked: Tasks[T]['asked'];
+  readonly request: Tasks[T]['request'];
 }
 
 const newId = (): string => crypto.randomUUID();
 
 const workers: {
-  readonly [T in TaskName]: (material: TaskInput, asked: Tasks[T]['asked']) => Tasks[T]['answer'];
+  readonly [T in TaskName]: (material: TaskInput, request: Tasks[T]['request']) => Tasks[T]['answer'];
 } = {
   findings: ({ captions, context }) => findingsOfAll(captions, context),
   repair({ captions, context }, rule) {
@@ -41,14 +40,14 @@ const workers: {
     const { edit, done, left } = repairAll(captions, context, newId, wanted);
     return { edit, done, left };
   },
-  reflow({ captions, context }, asked) {
-    const { captions: laid, edit, runs } = reflowCaptions(captions, context, newId, asked);
+  reflow({ captions, context }, request) {
+    const { captions: laid, edit, runs } = reflowCaptions(captions, context, newId, request);
     return { edit, runs, must: findIn(laid, context).must };
   },
 };
 
 /** Does one task. */
 export const perform = <T extends TaskName>(
-  { task, asked, context }: TaskOrder<T>,
+  { task, request, context }: TaskOrder<T>,
   captions: readonly Caption[],
-): Tasks[T]['answer'] => workers[task]({ captions, context }, asked);
+): Tasks[T]['answer'] => workers[task]({ captions, context }, request);

@@ -1,18 +1,14 @@
-/** The worker's side: keeps the captions as they are sent, takes orders, does them one after another, answers each. */
+/** The worker that works on whole tracks: keeps the captions as they are sent, and does what is asked with them. */
 import type { Caption } from '../../core/track/caption.ts';
 import { patch, type Patch } from './patches.ts';
 import { perform, type TaskOrder } from './track-tasks.ts';
+import { answerQuestions } from './worker-side.ts';
 
 const captions: Caption[] = [];
 
-addEventListener('message', ({ data }: MessageEvent<TaskOrder | Patch<Caption>>) => {
-  if ('added' in data) {
-    patch(captions, data);
-    return;
-  }
-  try {
-    postMessage({ id: data.id, answer: perform(data, captions) });
-  } catch (error) {
-    postMessage({ id: data.id, trouble: error instanceof Error ? error.message : String(error) });
-  }
-});
+answerQuestions(
+  (order: TaskOrder) => perform(order, captions),
+  (error) =>
+    `This could not be done, and nothing was changed: ${error instanceof Error ? error.message : String(error)}`,
+  (changed: Patch<Caption>) => patch(captions, changed),
+);

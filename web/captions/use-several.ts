@@ -5,10 +5,12 @@ import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 
 export function useSeveral() {
   const track = useTrack();
+  const messages = useMessages();
   const place = usePlace();
   const findings = useFindings();
 
@@ -30,7 +32,7 @@ export function useSeveral() {
     const many = captions.value.length;
     change({ type: 'remove', ids: ids() });
     if (next) place.goTo(next.id, 'chosen');
-    track.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
+    messages.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
   }
   /** Everything but the selected captions goes. */
   function keepOnly(): void {
@@ -38,7 +40,7 @@ export function useSeveral() {
     const gone = track.captions.filter((c) => !kept.has(c.id)).map((c) => c.id);
     if (gone.length === 0) return;
     change({ type: 'remove', ids: gone });
-    track.remark = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
+    messages.remark = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
   }
   /** Proofed, all of them; where all are already, none of them. */
   function proof(): void {

@@ -13,6 +13,7 @@ import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useWholeTrack } from '../stores/whole-track.ts';
 import { useTrack } from '../stores/track.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import CaptionList from './CaptionList.vue';
@@ -21,7 +22,7 @@ import FindingRow from './FindingRow.vue';
 import RepairReport from './RepairReport.vue';
 import RuleList from './RuleList.vue';
 import SpreadChart from './SpreadChart.vue';
-import { useRepairs } from './use-repairs.ts';
+import { useRepairs } from './repairs.ts';
 
 const job = useJob();
 const track = useTrack();
@@ -30,7 +31,7 @@ const playback = usePlayback();
 const findings = useFindings();
 const router = useRouter();
 const repairs = useRepairs();
-const { report, working } = repairs;
+const wholeTrack = useWholeTrack();
 
 interface Row {
   readonly caption: Caption;
@@ -120,7 +121,7 @@ function mend(caption: Caption): void {
       v-if="all.length > 0"
       type="button"
       class="plain-button main"
-      :disabled="working"
+      :disabled="wholeTrack.working"
       @click="repairs.repairMany('every')"
     >
       Repair everything
@@ -136,7 +137,12 @@ function mend(caption: Caption): void {
       @choose="chooseRule"
     />
     <div class="checks-rows">
-      <RepairReport v-if="report" :report="report" @go="choose($event)" @close="report = null" />
+      <RepairReport
+        v-if="repairs.report"
+        :report="repairs.report"
+        @go="choose($event)"
+        @close="repairs.report = null"
+      />
       <SpreadChart
         v-if="spread && track.captions.length > 0"
         :spread="spread"
@@ -177,7 +183,7 @@ function mend(caption: Caption): void {
             v-if="rows.length > 1 && repairable"
             type="button"
             class="plain-button"
-            :disabled="working"
+            :disabled="wholeTrack.working"
             @click="repairs.repairMany(rule)"
           >
             Repair all {{ rows.length }} of this kind

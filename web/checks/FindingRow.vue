@@ -34,7 +34,7 @@ const after = computed(() => {
         <p class="row-says">→ {{ after.says }}</p>
       </template>
       <p v-else class="soft">{{ proposal.why }}</p>
-      <div class="row-deeds">
+      <div class="row-actions">
         <button v-if="after" type="button" class="plain-button" @click="$emit('repair')">Repair</button>
         <button type="button" class="plain-button" @click="$emit('mend')">Mend in Words</button>
         <LetBe @let-be="$emit('letBe', $event)" />
@@ -95,7 +95,7 @@ b.must {
 b.should {
   color: var(--sun-text);
 }
-.row-deeds {
+.row-actions {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;

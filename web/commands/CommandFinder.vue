@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
-import type { Command } from './commands.ts';
+import type { Command } from './command.ts';
+import { useCommandList } from './command-list.ts';
 import { keyLabel } from './keyboard.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 
-const props = defineProps<{ commands: readonly Command[] }>();
+const list = useCommandList();
 const open = defineModel<boolean>('open', { required: true });
 const wanted = ref('');
 const chosen = ref(0);
 const input = useTemplateRef<HTMLInputElement>('input');
-const found = computed(() =>
-  props.commands.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())),
-);
+const found = computed(() => list.all.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())));
 
 watch(open, (now) => {
   if (!now) return;

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { useKeyOf } from './use-key-of.ts';
-import type { CommandId } from './usual.ts';
+import { useCommandList } from './command-list.ts';
 
 /** The key of a command, as it is now: on its button. */
-defineProps<{ command: CommandId }>();
-const { keyOf } = useKeyOf();
+defineProps<{ command: string }>();
+const list = useCommandList();
 </script>
 
 <template>
-  <kbd v-if="keyOf(command)">{{ keyOf(command) }}</kbd>
+  <kbd v-if="list.keyOf(command)">{{ list.keyOf(command) }}</kbd>
 </template>

@@ -1,22 +1,21 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
-import type { Command } from './commands.ts';
 import { keyLabel, keyOf } from './keyboard.ts';
+import { useCommandList } from './command-list.ts';
 import { clash, given, unfit } from './keys.ts';
 import { isMac } from './platform.ts';
-import { sections } from './usual.ts';
+import { sections } from './command.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 
-const props = defineProps<{ commands: readonly Command[] }>();
+const list = useCommandList();
 const open = defineModel<boolean>('open', { required: true });
 const preferences = usePreferences();
 
 /** The commands with the keys they have now, in sections. */
-const listed = computed(() => {
-  const byId = new Map<string, Command>(props.commands.map((command) => [command.id, command]));
-  return sections.map(({ title, commands }) => ({ title, commands: commands.flatMap(({ id }) => byId.get(id) ?? []) }));
-});
+const listed = computed(() =>
+  sections.map((title) => ({ title, commands: list.all.filter(({ section }) => section === title) })),
+);
 
 /** The command that waits for a key. */
 const waiting = ref<string | null>(null);
@@ -38,9 +37,9 @@ function onKey(event: KeyboardEvent): void {
   fault.value = unfit(key, isMac);
   if (fault.value !== null) return;
   waiting.value = null;
-  const other = clash(props.commands, id, key);
+  const other = clash(list.all, id, key);
   if (other) asked.value = { id, key, other: other.title };
-  else preferences.keys = given(props.commands, preferences.keys, id, key);
+  else preferences.keys = given(list.all, preferences.keys, id, key);
 }
 /** The button that was pressed goes; the keyboard stays in the row. */
 function stayAt(id: string): void {
@@ -48,7 +47,7 @@ function stayAt(id: string): void {
 }
 function giveOver(): void {
   if (!asked.value) return;
-  preferences.keys = given(props.commands, preferences.keys, asked.value.id, asked.value.key);
+  preferences.keys = given(list.all, preferences.keys, asked.value.id, asked.value.key);
   stayAt(asked.value.id);
   asked.value = null;
 }

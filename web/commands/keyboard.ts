@@ -1,5 +1,5 @@
 /** Key presses in the words of the command list. */
-import type { Command } from './commands.ts';
+import type { Command } from './command.ts';
 
 type KeyPress = Pick<KeyboardEvent, 'key' | 'code' | 'ctrlKey' | 'metaKey' | 'shiftKey' | 'altKey'>;
 

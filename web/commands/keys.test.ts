@@ -1,8 +1,13 @@
-import type { Command } from './commands.ts';
-import type { CommandId } from './usual.ts';
+import type { Command } from './command.ts';
 import { clash, given, unfit, withOwnKeys } from './keys.ts';
 
-const command = (id: CommandId, ...keys: string[]): Command => ({ id, title: id, keys, run: () => undefined });
+const command = (id: string, ...keys: string[]): Command => ({
+  id,
+  section: 'Hearing',
+  title: id,
+  keys,
+  run: () => undefined,
+});
 const usual = [command('play', 'Ctrl+Space', 'Space'), command('finding', 'F8'), command('join-above')];
 
 describe('keys of one’s own', () => {

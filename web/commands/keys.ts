@@ -1,5 +1,5 @@
 /** Keys that people choose for themselves. */
-import type { Command } from './commands.ts';
+import type { Command } from './command.ts';
 
 /** Keys of commands that are not the usual ones, by id. */
 export type OwnKeys = Readonly<Record<string, readonly string[]>>;

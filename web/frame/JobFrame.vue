@@ -3,7 +3,8 @@ import { computed, onBeforeUnmount, onMounted, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import CommandFinder from '../commands/CommandFinder.vue';
 import KeySheet from '../commands/KeySheet.vue';
-import { useCommands } from '../commands/use-commands.ts';
+import { useCommandList } from '../commands/command-list.ts';
+import { useCommandKeys } from '../commands/use-command-keys.ts';
 import { away } from '../api/client.ts';
 import { fetchStages } from '../router.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
@@ -13,8 +14,10 @@ import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import JobStyle from '../styles/JobStyle.vue';
+import { gatherCommands } from './commands.ts';
 import SeveralDialogs from '../captions/SeveralDialogs.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
@@ -24,9 +27,9 @@ import StageRail from './StageRail.vue';
 const props = defineProps<{ job: string }>();
 const open = useJob();
 const track = useTrack();
+const messages = useMessages();
 const playback = usePlayback();
 const dialogs = useDialogs();
-const commands = useCommands();
 const [finderOpen, keysOpen] = [dialogs.bound('finder'), dialogs.bound('keys')];
 const [styleOpen, reflowOpen] = [dialogs.bound('style'), dialogs.bound('reflow')];
 const trouble = computed(() => open.trouble ?? track.trouble);
@@ -47,6 +50,8 @@ watch(
   { immediate: true },
 );
 const router = useRouter();
+useCommandList().gathered = gatherCommands(router);
+useCommandKeys();
 const arriving = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
 function onDrag(event: DragEvent): void {
@@ -59,7 +64,7 @@ function onDrag(event: DragEvent): void {
   void router.push({ name: 'tracks' });
 }
 const stopListening = router.onError(() => {
-  track.notice = `This page could not be fetched: ${away().message}`;
+  messages.notice = `This page could not be fetched: ${away().message}`;
 });
 onMounted(fetchStages);
 onBeforeUnmount(() => {
@@ -86,8 +91,8 @@ onBeforeUnmount(() => {
       <MonitorPanel />
       <SkylineStrip />
     </div>
-    <CommandFinder v-model:open="finderOpen" :commands="commands" />
-    <KeySheet v-model:open="keysOpen" :commands="commands" />
+    <CommandFinder v-model:open="finderOpen" />
+    <KeySheet v-model:open="keysOpen" />
     <SeveralDialogs />
     <JobStyle v-model:open="styleOpen" />
     <ReflowDialog v-model:open="reflowOpen" />

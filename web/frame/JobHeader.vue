@@ -6,12 +6,13 @@ import { computed, onMounted, ref } from 'vue';
 import { styleStanding } from '../../core/style/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
-import { useKeyOf } from '../commands/use-key-of.ts';
+import { useCommandList } from '../commands/command-list.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { languageName } from '../describe/jobs.ts';
 import ThemeButton from '../controls/ThemeButton.vue';
@@ -20,10 +21,11 @@ import KeyHint from '../commands/KeyHint.vue';
 
 const job = useJob();
 const track = useTrack();
+const messages = useMessages();
 const findings = useFindings();
 const styles = useStyles();
 const dialogs = useDialogs();
-const { hint } = useKeyOf();
+const { hint } = useCommandList();
 
 const under = computed(() => {
   const { job: open } = job;
@@ -49,7 +51,7 @@ async function useStyle(id: string): Promise<void> {
   try {
     await job.useStyle(id);
   } catch (error) {
-    track.notice = sentence(error);
+    messages.notice = sentence(error);
   }
 }
 </script>

@@ -1,19 +1,19 @@
 <script setup lang="ts">
-import { useTrack } from '../stores/track.ts';
+import { useMessages } from '../stores/messages.ts';
 
-const track = useTrack();
+const messages = useMessages();
 </script>
 
 <template>
-  <div v-if="track.notice" class="notice" role="status">
-    <span>{{ track.notice }}</span>
-    <button class="plain-button" type="button" @click="track.notice = null">Dismiss</button>
+  <div v-if="messages.notice" class="notice" role="status">
+    <span>{{ messages.notice }}</span>
+    <button class="plain-button" type="button" @click="messages.notice = null">Dismiss</button>
   </div>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
   <div class="remark-place" role="status">
-    <div v-if="track.remark" class="remark">
-      <span>{{ track.remark }}</span>
-      <button class="plain-button" type="button" @click="track.remark = null">Dismiss</button>
+    <div v-if="messages.remark" class="remark">
+      <span>{{ messages.remark }}</span>
+      <button class="plain-button" type="button" @click="messages.remark = null">Dismiss</button>
     </div>
   </div>
 </template>

@@ -3,11 +3,13 @@ import { computed, ref } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import { saveAs } from '../files/save-as.ts';
 import { useJob } from '../stores/job.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import type { SetAside } from '../sync/outbox.ts';
 import { setAsideFile, trackFileOf } from './set-aside-file.ts';
 
 const track = useTrack();
+const messages = useMessages();
 const job = useJob();
 const busy = ref(false);
 
@@ -19,7 +21,7 @@ function save(aside: SetAside): void {
 }
 async function tryAgain(aside: SetAside): Promise<void> {
   const why = await track.tryAside(aside.id);
-  if (why) track.notice = `They still cannot be made: ${why} They are kept as they are.`;
+  if (why) messages.notice = `They still cannot be made: ${why} They are kept as they are.`;
 }
 
 function saveTrack(): void {
@@ -32,10 +34,10 @@ async function keepApart(): Promise<void> {
   try {
     await track.keepApart(job.job.id);
     await job.refresh();
-    track.notice =
+    messages.notice =
       'What this page had is a track of its own now, in Tracks. Shown here is the track as the server has it.';
   } catch (error) {
-    track.notice = `Nothing was changed: ${sentence(error)}`;
+    messages.notice = `Nothing was changed: ${sentence(error)}`;
   } finally {
     busy.value = false;
   }

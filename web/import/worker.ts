@@ -1,13 +1,10 @@
 /** Reads one file, and answers with what it was understood as or with why it was not. */
 import { Unreadable } from '../../core/formats/format.ts';
 import { importCaptions } from '../../core/formats/registry.ts';
-import type { ImportAnswer, ImportRequest } from './read-file.ts';
+import { answerQuestions } from '../background/worker-side.ts';
+import type { ImportRequest } from './read-file.ts';
 
-addEventListener('message', ({ data: { bytes, asked } }: MessageEvent<ImportRequest>) => {
-  try {
-    postMessage({ understood: importCaptions(bytes, asked) } satisfies ImportAnswer);
-  } catch (error) {
-    const why = error instanceof Unreadable ? error.message : null;
-    postMessage({ why } satisfies ImportAnswer);
-  }
-});
+answerQuestions(
+  ({ bytes, options }: ImportRequest) => importCaptions(bytes, options),
+  (error) => (error instanceof Unreadable ? error.message : null),
+);

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { ruleNamed, titleOf } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from '../checks/LetBe.vue';
-import { useRepairs } from '../checks/use-repairs.ts';
+import { useRepairs } from '../checks/repairs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useIdleValue } from '../background/idle.ts';
 import KeyHint from '../commands/KeyHint.vue';
@@ -28,7 +28,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
         {{ ruleNamed(finding.rule).title }}.</b
       >
       {{ finding.message }}
-      <span class="findings-deeds">
+      <span class="findings-actions">
         <template v-if="proposal.repair">
           <button type="button" class="plain-button" :title="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
@@ -43,7 +43,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
   <ul v-if="caption.letBe.length > 0" class="findings" aria-label="Let be">
     <li v-for="entry in caption.letBe" :key="entry.rule" class="kept">
       <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
-      <span class="findings-deeds">
+      <span class="findings-actions">
         <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">Take back</button>
       </span>
     </li>
@@ -72,7 +72,7 @@ li.kept {
   border-left-color: var(--rule);
   background: none;
 }
-.findings-deeds {
+.findings-actions {
   display: flex;
   flex-wrap: wrap;
   align-items: center;

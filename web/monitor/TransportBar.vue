@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Pause, Play } from '@lucide/vue';
 import { monitorClock } from '../../core/time/clock.ts';
-import { useKeyOf } from '../commands/use-key-of.ts';
+import { useCommandList } from '../commands/command-list.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { rates, usePlayback } from '../playback/playback.ts';
@@ -11,7 +11,7 @@ const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
-const { hint } = useKeyOf();
+const { hint } = useCommandList();
 </script>
 
 <template>

@@ -1,17 +1,20 @@
-/** The player: one media element, its clock read on animation frames. */
+/** The player: one media element, and what is asked of it. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
-import { captionAt } from '../../core/track/caption.ts';
 import { wordBegan } from '../../core/track/heard.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
+import { readClock } from './clock.ts';
+import { captionHeard } from './follow.ts';
+import { holdWhileTyping } from './hold.ts';
+import { afterMoment, noStretch } from './stretch.ts';
 
 /** The speeds there are. */
 export const rates: readonly number[] = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
-/** Playback goes on by itself so long after the last key, in ms. */
-const goesOnAfter = 900;
+/** What is replayed plays on for so long after its end, in ms, so that its last sound is heard whole. */
+const afterEnd = 150;
 
 export const usePlayback = defineStore('playback', () => {
   const place = usePlace();
@@ -24,159 +27,126 @@ export const usePlayback = defineStore('playback', () => {
   const playing = ref(false);
   const rate = ref(1);
   const trouble = ref<string | null>(null);
-  let until = Infinity;
-  /** A caption plays again and again: where it begins, in ms. */
-  let again: number | null = null;
-  /** Only a word or two is being heard. */
-  let brief = false;
-  let frame = 0;
-  let holding: ReturnType<typeof setTimeout> | undefined;
-  /** Playback was held for somebody to type, who has not begun yet. */
-  let waiting = false;
-  /** Somebody listens along and mends what was heard: the word being said stays in sight, wherever the cursor is. */
+  /** Somebody listens along and corrects what was heard: the word being said stays in sight, wherever the cursor is. */
   const along = ref(false);
+  let stretch = noStretch;
+  const hold = holdWhileTyping(() => {
+    const began = wordBegan(track.captions, time.value);
+    if (began !== null) seek(began);
+    start();
+  });
 
-  function read(): void {
-    const media = element.value;
-    if (!media) return;
-    time.value = Math.round(media.currentTime * 1000);
-    if (time.value >= until) {
-      if (again !== null) {
-        seek(again);
-        return;
-      }
-      until = Infinity;
-      media.pause();
+  function moved(to: number): void {
+    time.value = to;
+    const next = afterMoment(stretch, to);
+    if (next === 'again' && stretch.again !== null) {
+      seek(stretch.again);
+      return;
     }
-    if (playing.value && place.follow) {
-      const here = track.captions[captionAt(track.captions, time.value)];
-      if (here && time.value < here.end + 500) place.goTo(here.id, 'followed');
+    if (next === 'over') {
+      stretch = noStretch;
+      element.value?.pause();
     }
-    cancelAnimationFrame(frame);
-    if (!media.paused) frame = requestAnimationFrame(read);
+    if (!playing.value || !place.follow) return;
+    const heard = captionHeard(track.captions, to);
+    if (heard) place.goTo(heard.id, 'followed');
   }
 
   /** How often the sound was played on or taken elsewhere: while that stays, the playhead rests where it was. */
-  let moved = 0;
-  const moves = (): number => moved;
+  let turns = 0;
+  const moves = (): number => turns;
 
   function attach(media: HTMLMediaElement): void {
     element.value = media;
     trouble.value = null;
-    media.addEventListener('play', () => {
-      playing.value = true;
-      read();
-    });
-    media.addEventListener('pause', () => (playing.value = false));
-    media.addEventListener('seeking', () => moved++);
-    media.addEventListener('seeked', read);
-    media.addEventListener(
-      'durationchange',
-      () => (length.value = Number.isFinite(media.duration) ? Math.round(media.duration * 1000) : 0),
-    );
-    media.addEventListener('error', () => {
-      trouble.value =
-        'This browser cannot play the recording. The captions can still be mended and handed over; to hear them, bring the recording in again as WebM or MP4.';
+    readClock(media, {
+      moved,
+      playing: (now) => (playing.value = now),
+      seeking: () => turns++,
+      length: (ms) => (length.value = ms),
+      broken() {
+        trouble.value =
+          'This browser cannot play the recording. The captions can still be mended and handed over; to hear them, bring the recording in again as WebM or MP4.';
+      },
     });
   }
 
-  /** Nothing is held for typing any more. */
-  function endHold(): void {
-    clearTimeout(holding);
-    holding = undefined;
-    waiting = false;
-  }
-  /** What plays is no stretch any more, and has no end of its own. */
-  function endStretch(): void {
-    until = Infinity;
-    again = null;
-    brief = false;
-  }
   function start(): void {
     const media = element.value;
     if (!media) return;
     // Not with the event that tells of it: a key may come before that.
-    moved++;
-    endHold();
+    turns++;
+    hold.end();
     void media.play().catch(() => undefined);
   }
   function play(): void {
-    endStretch();
+    stretch = noStretch;
     place.follow = true;
     start();
   }
   function pause(): void {
-    endHold();
+    hold.end();
     along.value = false;
     element.value?.pause();
   }
   /** Whether it plays right now; what the page shows of that comes a moment later, with the event. */
   const runs = (): boolean => element.value?.paused === false;
   function toggle(): void {
-    if (runs() || holding !== undefined) pause();
+    if (runs() || hold.state() === 'holding') pause();
     else play();
   }
   /** Goes to a time in ms. */
   function seek(ms: number): void {
-    const media = element.value;
     const to = Math.max(0, Math.min(ms, length.value || ms));
     time.value = to;
-    if (media) media.currentTime = to / 1000;
+    if (element.value) element.value.currentTime = to / 1000;
   }
   function step(direction: 1 | -1): void {
-    endStretch();
+    stretch = noStretch;
     seek(time.value + direction * preferences.step);
   }
-  function playStretch(from: number, to: number): void {
-    endStretch();
+  function playStretch(from: number, until: number, brief = false): void {
+    stretch = noStretch;
     seek(from);
-    until = to;
+    stretch = { until, again: null, brief };
     start();
   }
   /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
-  function hear(from: number, to: number): void {
-    playStretch(from, to);
-    brief = true;
-  }
+  const hear = (from: number, to: number): void => playStretch(from, to, true);
   /** Plays the captions from one index to another, and stops after the last. */
   function replay(first: number, last: number): void {
     const from = track.captions[Math.max(0, first)];
     const to = track.captions[Math.min(track.captions.length - 1, last)];
-    if (from && to) playStretch(from.start, to.end + 150);
+    if (from && to) playStretch(from.start, to.end + afterEnd);
   }
   /** Plays the cursor caption again and again, or no longer. */
   function loop(): void {
     const here = place.caption;
-    if (again !== null || !here) {
-      again = null;
+    if (stretch.again !== null || !here) {
+      stretch = noStretch;
       pause();
       return;
     }
     replay(place.index, place.index);
-    again = here.start;
+    stretch = { ...stretch, again: here.start };
   }
   /** Holds until something is typed, and a moment after that goes on; held already, it stays so. */
   function holdForTyping(): void {
-    if (!runs() && holding === undefined) return;
+    if (!runs() && hold.state() !== 'holding') return;
     pause();
-    waiting = true;
+    hold.wait();
     along.value = true;
   }
   /** A key was typed: playback holds, and goes on a moment after the last key. */
   function typed(): void {
     place.follow = false;
-    if (!preferences.holdWhileTyping || (!runs() && holding === undefined && !waiting)) return;
-    if (brief) {
+    if (!preferences.holdWhileTyping || (!runs() && hold.state() === 'off')) return;
+    if (stretch.brief) {
       pause();
       return;
     }
     element.value?.pause();
-    clearTimeout(holding);
-    holding = setTimeout(() => {
-      const began = wordBegan(track.captions, time.value);
-      if (began !== null) seek(began);
-      start();
-    }, goesOnAfter);
+    hold.key();
   }
   function setRate(to: number): void {
     rate.value = to;

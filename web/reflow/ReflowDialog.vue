@@ -5,6 +5,7 @@ import { marginClock } from '../../core/time/clock.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import type { Tasks } from '../background/track-tasks.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
@@ -14,6 +15,7 @@ import DialogSheet from '../controls/DialogSheet.vue';
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
 const track = useTrack();
+const messages = useMessages();
 const place = usePlace();
 const findings = useFindings();
 const { preview } = useWholeTrack();
@@ -55,7 +57,7 @@ function go(): void {
   open.value = false;
   const said = `${String(before.value)} captions were laid out anew, one step to undo.`;
   track.change(laid.edit);
-  track.remark = said;
+  messages.remark = said;
   const first = laid.runs[0]?.after[0];
   if (first) place.goTo(first.id, 'chosen');
 }

@@ -1,6 +1,7 @@
 /** Where one is: the cursor caption, shared by every stage. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
+import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from './track.ts';
 
 /** A stretch of the track by the captions it begins and ends with. */
@@ -57,5 +58,17 @@ export const usePlace = defineStore('place', () => {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
   }
-  return { id, index, caption, follow, selection, selected, view, inView, gone, enter, goTo, move };
+  /** Goes to the next caption of which something holds, going round. @returns false where there is none */
+  function goToNext(direction: 1 | -1, holds: (caption: Caption) => boolean): boolean {
+    const many = track.captions.length;
+    for (let i = 1; i <= many; i++) {
+      const next = track.captions[(index.value + direction * i + many * i) % many];
+      if (next && holds(next)) {
+        goTo(next.id, 'chosen');
+        return true;
+      }
+    }
+    return false;
+  }
+  return { id, index, caption, follow, selection, selected, view, inView, gone, enter, goTo, goToNext, move };
 });

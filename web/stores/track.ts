@@ -10,6 +10,7 @@ import { newId } from '../sync/ids.ts';
 import { logBehind } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
+import { useMessages } from './messages.ts';
 import { useServerEvents } from './server-events.ts';
 import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
 
@@ -37,11 +38,8 @@ export const useTrack = defineStore('track', () => {
   const asides = shallowRef<readonly SetAside[]>([]);
   const canUndo = ref(false);
   const canRedo = ref(false);
-  /** Something a person has to know, as a sentence; it stays until they say so. */
-  const notice = ref<string | null>(null);
-  /** What came of the last thing that was asked for, as a sentence; set it after the change, for it goes with the next one. */
-  const remark = ref<string | null>(null);
-  watch(captions, () => (remark.value = null), { flush: 'sync' });
+  const messages = useMessages();
+  watch(captions, () => (messages.remark = null), { flush: 'sync' });
   /** The last change and the captions it touched, for stages that go where it was. */
   const lastChange = shallowRef<{ readonly by: 'hand' | 'undo'; readonly ids: readonly string[] } | null>(null);
   /** An input method is composing: the text on the surface must not change under it. */
@@ -56,7 +54,7 @@ export const useTrack = defineStore('track', () => {
   let page: Promise<Page> | null = null;
 
   function olderWindow(): void {
-    notice.value =
+    messages.notice =
       'A window with an older version of Fenwix is still open in this browser. Close it, and this page goes on by itself.';
   }
   async function thisPage(): Promise<Page> {
@@ -93,9 +91,9 @@ export const useTrack = defineStore('track', () => {
     if (event.type === 'captions' && event.by !== 'others') lastChange.value = { by: event.by, ids: event.ids };
     show(sync);
     if (event.type === 'conflict')
-      notice.value = `${event.count === 1 ? 'One caption was' : `${String(event.count)} captions were`} changed here and elsewhere at the same time. Both versions are kept: go to ${event.count === 1 ? 'it' : 'each'} with F8 and choose one.`;
+      messages.notice = `${event.count === 1 ? 'One caption was' : `${String(event.count)} captions were`} changed here and elsewhere at the same time. Both versions are kept: go to ${event.count === 1 ? 'it' : 'each'} with F8 and choose one.`;
     if (event.type === 'skipped')
-      notice.value =
+      messages.notice =
         'A step was passed over: others have changed the same since, and undoing it would undo their work.';
   }
 
@@ -235,8 +233,6 @@ export const useTrack = defineStore('track', () => {
     keeping,
     waiting,
     asides,
-    notice,
-    remark,
     lastChange,
     editable,
     proofed,

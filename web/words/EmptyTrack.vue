@@ -31,7 +31,7 @@ function begin(): void {
         Or write: pasted lines become captions of their own.</template
       >
     </p>
-    <p class="empty-deeds">
+    <p class="empty-actions">
       <RouterLink :to="{ name: 'tracks' }" class="plain-button main">Bring a file in</RouterLink>
       <button v-if="track.editable" type="button" class="plain-button" @click="begin()">Write the first caption</button>
     </p>
@@ -45,7 +45,7 @@ function begin(): void {
   padding: 60px 24px;
   text-align: center;
 }
-.empty-deeds {
+.empty-actions {
   display: flex;
   justify-content: center;
   gap: 8px;

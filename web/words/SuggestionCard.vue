@@ -2,11 +2,12 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
-import { onSurface } from './on-surface.ts';
+import { useShownSurface } from './shown-surface.ts';
 import { useDoubt } from './use-doubt.ts';
 
 const doubt = useDoubt();
 const track = useTrack();
+const shown = useShownSurface();
 const preferences = usePreferences();
 const card = ref<HTMLElement | null>(null);
 const spot = ref<{ left: string; top: string } | null>(null);
@@ -24,11 +25,11 @@ const certainty = computed(() => {
 /** Below the caption, or above it where there is no room; over the page, so that no text moves. */
 function settle(): void {
   const now = doubt.open;
-  const box = now ? onSurface.value?.boxOf(now.caption, now.asked.from, now.asked.to) : null;
+  const box = now ? shown.surface?.boxOf(now.caption, now.asked.from, now.asked.to) : null;
   const text = track.captions.find((c) => c.id === now?.caption)?.text ?? '';
   const inLines = preferences.reading === 'lines';
-  const first = now && inLines ? onSurface.value?.boxOf(now.caption, 0, 0) : box;
-  const last = now && inLines ? onSurface.value?.boxOf(now.caption, text.length, text.length) : box;
+  const first = now && inLines ? shown.surface?.boxOf(now.caption, 0, 0) : box;
+  const last = now && inLines ? shown.surface?.boxOf(now.caption, text.length, text.length) : box;
   const stage = card.value?.parentElement?.getBoundingClientRect();
   if (!box || !stage || !card.value) {
     spot.value = null;
@@ -41,7 +42,7 @@ function settle(): void {
   spot.value = { left: `${String(left)}px`, top: `${String(top - stage.top)}px` };
 }
 watch(
-  () => [doubt.open, onSurface.value],
+  () => [doubt.open, shown.surface],
   () => void nextTick(settle),
   { immediate: true },
 );
@@ -66,7 +67,7 @@ function onPointer(event: PointerEvent): void {
 onMounted(() => {
   addEventListener('keydown', onKey, true);
   addEventListener('pointerdown', onPointer, true);
-  onSurface.value?.view.scrollDOM.addEventListener('scroll', settle, { passive: true });
+  shown.surface?.view.scrollDOM.addEventListener('scroll', settle, { passive: true });
 });
 onBeforeUnmount(() => {
   removeEventListener('keydown', onKey, true);

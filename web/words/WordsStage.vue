@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useDeeds } from '../commands/use-deeds.ts';
+import { useCaption } from '../captions/use-caption.ts';
+import { useGoToFinding } from '../checks/use-go-to-finding.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
@@ -19,7 +20,8 @@ import KeyHint from '../commands/KeyHint.vue';
 
 const track = useTrack();
 const place = usePlace();
-const deeds = useDeeds();
+const caption = useCaption();
+const goToFinding = useGoToFinding();
 const findings = useFindings();
 const preferences = usePreferences();
 const doubt = useDoubt();
@@ -55,7 +57,7 @@ const readings = [
     >
       {{ doubt.count }} doubtful <KeyHint command="doubtful" />
     </button>
-    <button type="button" class="plain-button" :disabled="!findable" @click="deeds.finding(1)">
+    <button type="button" class="plain-button" :disabled="!findable" @click="goToFinding(1)">
       Next finding <KeyHint command="finding" />
     </button>
     <span class="spring"></span>
@@ -64,7 +66,7 @@ const readings = [
       type="button"
       class="plain-button"
       :disabled="!track.editable"
-      @click="deeds.unproof()"
+      @click="caption.unproof()"
     >
       Proofed ✓, take back
     </button>
@@ -74,7 +76,7 @@ const readings = [
       class="plain-button"
       :disabled="!place.caption || !track.editable"
       title="Proofed, and on to the next"
-      @click="deeds.proof()"
+      @click="caption.proof()"
     >
       Proofed <KeyHint command="proof" />
     </button>

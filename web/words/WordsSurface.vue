@@ -9,8 +9,9 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
-import { onSurface } from './on-surface.ts';
+import { useShownSurface } from './shown-surface.ts';
 import { createSurface, type Surface } from './surface/surface.ts';
 import type { Around } from './surface/state.ts';
 import { useCapitals } from './use-capitals.ts';
@@ -19,6 +20,8 @@ import { useSpokenWord } from './use-spoken-word.ts';
 
 const job = useJob();
 const track = useTrack();
+const shown = useShownSurface();
+const messages = useMessages();
 const place = usePlace();
 const playback = usePlayback();
 const findings = useFindings();
@@ -81,7 +84,7 @@ onMounted(() => {
       place.enter(id);
     },
     onTooMuch(text) {
-      track.notice = `The clipboard holds ${text.length.toLocaleString('en')} characters, more than can be pasted into captions at once. Nothing was changed; they are looked at here as a file, to become a track of their own if you want that.`;
+      messages.notice = `The clipboard holds ${text.length.toLocaleString('en')} characters, more than can be pasted into captions at once. Nothing was changed; they are looked at here as a file, to become a track of their own if you want that.`;
       arriving.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
       void router.push({ name: 'tracks' });
     },
@@ -89,7 +92,7 @@ onMounted(() => {
     onView: (stretch) => (place.view = stretch),
     onSelect: (stretch) => (place.selection = stretch),
   });
-  onSurface.value = surface;
+  shown.surface = surface;
   if (place.caption) surface.show(place.caption.id, true);
   surface.view.focus();
 });
@@ -98,7 +101,7 @@ onBeforeUnmount(() => {
   track.composing = false;
   place.selection = null;
   place.view = null;
-  onSurface.value = null;
+  shown.surface = null;
   surface?.destroy();
 });
 

@@ -4,6 +4,7 @@ import { ref, shallowRef, watch } from 'vue';
 import { isStillThere, correctionOf, sameElsewhere, type Correction } from '../../core/find/corrections.ts';
 import type { MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { replaceIn } from './replacing.ts';
 
@@ -19,6 +20,7 @@ const settled = 700;
 
 export const useCorrections = defineStore('mends', () => {
   const track = useTrack();
+  const messages = useMessages();
   const offer = shallowRef<Offer | null>(null);
   /** The places are being chosen among. */
   const choosing = ref(false);
@@ -72,10 +74,10 @@ export const useCorrections = defineStore('mends', () => {
     if (!now || !track.editable) return;
     leave();
     if (!(await replaceIn(places, now.mend.now, false))) {
-      track.remark = 'Those captions have been changed since, so nothing was mended in them.';
+      messages.remark = 'Those captions have been changed since, so nothing was mended in them.';
       return;
     }
-    track.remark = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
+    messages.remark = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
   }
 
   return { offer, choosing, look, typing, settle, leave, mendIn };

@@ -13,10 +13,11 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { askSoundAlikes, readAhead } from '../suggest/sound-alikes.ts';
 import { whenIdle } from '../background/idle.ts';
-import { onSurface } from './on-surface.ts';
+import { useShownSurface } from './shown-surface.ts';
 import { useCorrections } from './use-corrections.ts';
 
 /** Words with what may stand there instead. */
@@ -44,6 +45,8 @@ function writtenLike(word: string, like: string): string {
 export const useDoubt = defineStore('doubt', () => {
   const job = useJob();
   const track = useTrack();
+  const shown = useShownSurface();
+  const messages = useMessages();
   const place = usePlace();
   const preferences = usePreferences();
   const mends = useCorrections();
@@ -77,7 +80,7 @@ export const useDoubt = defineStore('doubt', () => {
   const isEnglish = (): boolean => baseLanguage(track.track?.language ?? job.job?.language) === 'en';
   // Where there is anything to doubt, suggestions will be asked for.
   watch(count, (now) => {
-    if (now > 0 && isEnglish() && onSurface.value) whenIdle(readAhead, 10_000);
+    if (now > 0 && isEnglish() && shown.surface) whenIdle(readAhead, 10_000);
   });
 
   const open = shallowRef<Suggested | null>(null);
@@ -107,7 +110,7 @@ export const useDoubt = defineStore('doubt', () => {
   /** Goes to words of a caption, lets them be heard, and opens the suggestions for them. */
   async function suggest(caption: Caption, asked: SelectedWords): Promise<void> {
     place.goTo(caption.id, 'chosen');
-    onSurface.value?.take(caption.id, asked.from, asked.to);
+    shown.surface?.take(caption.id, asked.from, asked.to);
     if (preferences.hearsDoubt) playback.hear(asked.start - heardBefore, asked.end + heardAfter);
     const written = caption.text.slice(asked.from, asked.to);
     const mine: Suggested = { caption: caption.id, asked, words: [], looking: true };
@@ -136,7 +139,7 @@ export const useDoubt = defineStore('doubt', () => {
   /** Goes to the next doubtful word after the cursor and opens its suggestions. */
   function next(): void {
     const { captions } = track;
-    const surface = onSurface.value;
+    const surface = shown.surface;
     const after = open.value?.caption === place.caption?.id ? (open.value?.asked.to ?? 0) : (surface?.offset() ?? -1);
     for (let n = 0; n <= captions.length; n++) {
       const caption = captions[(place.index + n) % captions.length];
@@ -146,24 +149,24 @@ export const useDoubt = defineStore('doubt', () => {
       return;
     }
     close();
-    track.remark = 'No doubtful word is left.';
+    messages.remark = 'No doubtful word is left.';
   }
 
   /** Opens suggestions for the selected words, or the word at the cursor, doubtful or not. */
   function suggestHere(): void {
-    const chosen = onSurface.value?.chosen();
+    const chosen = shown.surface?.chosen();
     const caption = track.captions.find((c) => c.id === chosen?.id);
     const asked = chosen && caption && !place.selected ? selectedWordsAt(caption, chosen) : null;
     if (caption && asked) void suggest(caption, asked);
     else
-      track.remark = place.selected
+      messages.remark = place.selected
         ? 'Words of several captions are selected; suggestions are for words of one.'
         : 'No word is at the cursor to make suggestions for.';
   }
 
   function close(): void {
     open.value = null;
-    onSurface.value?.view.focus();
+    shown.surface?.view.focus();
   }
 
   /** Takes a suggestion by its place. */
@@ -175,7 +178,7 @@ export const useDoubt = defineStore('doubt', () => {
     const { from, to } = now.asked;
     const written = caption.text.slice(from, to);
     close();
-    onSurface.value?.put(caption.id, from, to, writtenLike(chosen.text, written));
+    shown.surface?.put(caption.id, from, to, writtenLike(chosen.text, written));
     mends.look(caption, track.captions.find((c) => c.id === caption.id) ?? caption);
   }
 

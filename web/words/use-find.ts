@@ -5,9 +5,10 @@ import { compile, type Query, type Seek } from '../../core/find/query.ts';
 import { matchesIn, type MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { usePlace } from '../stores/place.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { nextTurn } from '../background/idle.ts';
-import { onSurface } from './on-surface.ts';
+import { useShownSurface } from './shown-surface.ts';
 import { replaceIn } from './replacing.ts';
 
 /** So long the page is kept at a time, in ms; the rest waits for the next turn. */
@@ -15,6 +16,8 @@ const slice = 6;
 
 export const useFind = defineStore('find', () => {
   const track = useTrack();
+  const shown = useShownSurface();
+  const messages = useMessages();
   const place = usePlace();
   const open = ref(false);
   const query = ref<Query>({ text: '', matchCase: false, wholeWords: false, pattern: false });
@@ -72,7 +75,7 @@ export const useFind = defineStore('find', () => {
   watch([compiled, within, open, () => track.captions], () => (looked = look()));
   watch(compiled, () => (now.value = -1));
   watch([places, now], ([found], [before]) => {
-    if (found.length > 0 || before.length > 0) onSurface.value?.setFound(found, now.value);
+    if (found.length > 0 || before.length > 0) shown.surface?.setFound(found, now.value);
   });
 
   /** Goes to the next place after the cursor, or the one before. */
@@ -92,7 +95,7 @@ export const useFind = defineStore('find', () => {
     const at = places.value[now.value];
     if (!at) return;
     place.goTo(at.caption, 'chosen');
-    onSurface.value?.select(at.caption, at.from, at.to);
+    shown.surface?.select(at.caption, at.from, at.to);
   }
 
   /** Replaces the place that is gone to, and goes on. */
@@ -121,7 +124,7 @@ export const useFind = defineStore('find', () => {
   async function replaceMany(chosen: readonly MatchInTrack[]): Promise<void> {
     reviewing.value = false;
     const done = await replaceIn(chosen, replacement.value, query.value.pattern);
-    track.remark = done
+    messages.remark = done
       ? `${chosen.length === 1 ? 'One place was' : `${String(chosen.length)} places were`} replaced, one step to undo.`
       : 'Nothing was replaced: what would stand there is what stands there already.';
   }
@@ -129,7 +132,7 @@ export const useFind = defineStore('find', () => {
   /** Opens the panel: looking for what is selected, or in it where that is several captions. */
   function start(): void {
     const { selected } = place;
-    const text = onSurface.value?.selectedText() ?? '';
+    const text = shown.surface?.selectedText() ?? '';
     if (!selected && text !== '' && text.length < 200)
       query.value = { ...query.value, text: text.replace(/\n/g, ' '), pattern: false };
     within.value = selected ? new Set(track.captions.slice(selected.from, selected.to + 1).map((c) => c.id)) : null;
@@ -139,7 +142,7 @@ export const useFind = defineStore('find', () => {
     open.value = false;
     reviewing.value = false;
     within.value = null;
-    onSurface.value?.view.focus();
+    shown.surface?.view.focus();
   }
 
   return {

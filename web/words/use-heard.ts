@@ -2,14 +2,17 @@
 import { heardAt, heardBefore, type Heard } from '../../core/track/heard.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
-import { onSurface } from './on-surface.ts';
+import { useShownSurface } from './shown-surface.ts';
 
 /** Nobody presses a key sooner after hearing something, in ms (simple reaction to sound is about 150 to 250; from memory). */
 const reaction = 200;
 
 export function useHeard() {
   const track = useTrack();
+  const shown = useShownSurface();
+  const messages = useMessages();
   const place = usePlace();
   const playback = usePlayback();
   /** The word that was brought up last, and the move of the playhead before it. */
@@ -17,7 +20,7 @@ export function useHeard() {
 
   /** Brings up the word just heard; asked for again, the one before it. */
   function heard(): void {
-    const surface = onSurface.value;
+    const surface = shown.surface;
     if (!surface) return;
     const runs = playback.runs();
     const again = last?.moves === playback.moves() && isSelected(last.word) ? last.word : null;
@@ -26,7 +29,7 @@ export function useHeard() {
       : heardAt(track.captions, playback.time - (runs ? reaction * playback.rate : 0));
     const caption = word && track.captions[word.index];
     if (!word || !caption) {
-      track.remark = 'No word has been said here yet.';
+      messages.remark = 'No word has been said here yet.';
       return;
     }
     playback.holdForTyping();
@@ -36,7 +39,7 @@ export function useHeard() {
   }
 
   function isSelected({ index, from, to }: Heard): boolean {
-    const chosen = onSurface.value?.chosen();
+    const chosen = shown.surface?.chosen();
     return chosen?.id === track.captions[index]?.id && chosen?.from === from && chosen.to === to;
   }
 

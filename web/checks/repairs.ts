@@ -1,4 +1,5 @@
 /** Repairing and letting be, the same for the monitor, Checks and the keys. */
+import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
@@ -6,17 +7,20 @@ import { repairOf, type Proposal, type Repaired } from '../../core/rules/repairs
 import type { Caption } from '../../core/track/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { useFindings } from '../stores/findings.ts';
+import { useMessages } from '../stores/messages.ts';
+import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
 
 const nothing: Proposal = { repair: null, why: 'The caption is no longer there.' };
 
-/** What was done last by repairing many at once, to be read through. */
-const report = shallowRef<Pick<Repaired, 'done' | 'left'> | null>(null);
-
-export function useRepairs() {
-  const { onWholeTrack, working } = useWholeTrack();
+export const useRepairs = defineStore('repairs', () => {
+  /** What was done last by repairing many at once, to be read through. */
+  const report = shallowRef<Pick<Repaired, 'done' | 'left'> | null>(null);
+  const wholeTrack = useWholeTrack();
+  const place = usePlace();
   const track = useTrack();
+  const messages = useMessages();
   const findings = useFindings();
 
   /** What would repair a finding, or why nothing would. */
@@ -38,14 +42,14 @@ export function useRepairs() {
     if (!track.editable) return;
     const { repair: found, why } = propose(finding);
     if (found) track.change(found.edit);
-    track.remark = found
+    messages.remark = found
       ? `${ruleNamed(finding.rule).title}: ${found.says}`
       : `${ruleNamed(finding.rule).title} was not repaired. ${why}`;
   }
 
   /** Repairs all findings of a rule or of every one, as one step. @returns whether it was done */
   async function repairMany(rule: RuleId | 'every'): Promise<boolean> {
-    const result = await onWholeTrack('repair', rule);
+    const result = await wholeTrack.change('repair', rule);
     if (result) report.value = { done: result.done, left: result.left };
     return result !== null;
   }
@@ -62,5 +66,19 @@ export function useRepairs() {
     if (track.editable) track.change({ type: 'letBe', id, rule, entry: null });
   }
 
-  return { propose, shownOf, repair, repairMany, letBe, takeBack, report, working };
-}
+  /** Repairs the first finding of the cursor caption that can be. */
+  function repairHere(): void {
+    const shown = place.caption ? shownOf(place.caption) : [];
+    const found = shown.find((s) => s.proposal.repair !== null) ?? shown[0];
+    if (found) repair(found.finding);
+    else messages.remark = 'This caption has no finding to repair.';
+  }
+
+  async function repairAll(): Promise<void> {
+    const done = await repairMany('every');
+    if (done && report.value)
+      messages.remark = `${String(report.value.done.length)} repairs were made; ${String(report.value.left.length)} findings are left, each with its reason in Checks.`;
+  }
+
+  return { propose, shownOf, repair, repairMany, repairHere, repairAll, letBe, takeBack, report };
+});

@@ -1,4 +1,9 @@
-import { commandsOf, type Deeds } from './commands.ts';
+import '../globals-for-tests.ts';
+import { createPinia, setActivePinia } from 'pinia';
+import { readdirSync, readFileSync } from 'node:fs';
+import type { Router } from 'vue-router';
+import { gatherCommands } from '../frame/commands.ts';
+import { withKeysOf } from './command.ts';
 import { commandFor, keyLabel, keyOf } from './keyboard.ts';
 import { unfit } from './keys.ts';
 
@@ -11,41 +16,10 @@ const press = (key: string, more: object = {}) => ({
   altKey: false,
   ...more,
 });
-const nothing = () => undefined;
-const deeds: Deeds = {
-  toggle: nothing,
-  step: nothing,
-  replay: nothing,
-  proof: nothing,
-  move: nothing,
-  finding: nothing,
-  repair: nothing,
-  repairAll: () => Promise.resolve(),
-  timeHere: nothing,
-  join: nothing,
-  undo: nothing,
-  redo: nothing,
-  go: nothing,
-  breakLines: () => Promise.resolve(),
-  dialog: nothing,
-  give: nothing,
-  mark: nothing,
-  capital: nothing,
-  heard: nothing,
-  extend: nothing,
-  loop: nothing,
-  speed: nothing,
-  follow: nothing,
-  doubtful: nothing,
-  suggest: nothing,
-  unproofed: nothing,
-  find: nothing,
-  mendSame: nothing,
-  turn: nothing,
-  several: nothing,
-};
-const commands = commandsOf(deeds, false);
-const onMac = commandsOf(deeds, true);
+setActivePinia(createPinia());
+const gathered = gatherCommands({ push: () => Promise.resolve() } as unknown as Router);
+const commands = withKeysOf(gathered, false);
+const onMac = withKeysOf(gathered, true);
 const id = (event: ReturnType<typeof press>, inText = false, onControl = false) =>
   commandFor(commands, event, { inText, onControl, mac: false })?.id;
 
@@ -88,5 +62,18 @@ describe('keys', () => {
     expect(keys.filter((k) => k.includes('Ctrl+Alt'))).toEqual([]);
     expect(keys.filter((k) => k.length > 1 && k !== 'Space' && unfit(k, mac) !== null)).toEqual([]);
     expect(keyLabel('Ctrl+Shift+z')).toBe('Ctrl Shift Z');
+  });
+
+  it('stand on buttons under ids that there are', () => {
+    const sources = readdirSync('web', { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.vue'));
+    const used = sources.flatMap((file) =>
+      [
+        ...readFileSync(`web/${file}`, 'utf8').matchAll(/<KeyHint[^>]* command="([^"]+)"|hint\('[^']*', '([^']+)'\)/g),
+      ].map((m) => m[1] ?? m[2]),
+    );
+    expect(used.length).toBeGreaterThan(5);
+    const ids = commands.map((c) => c.id);
+    expect(used.filter((one) => !ids.includes(one ?? ''))).toEqual([]);
+    expect(new Set(ids).size).toBe(ids.length);
   });
 });

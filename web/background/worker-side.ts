@@ -1,0 +1,27 @@
+/** The worker’s side: takes questions, does them one after another, answers each. */
+import type { WorkerQuestion, WorkerReply } from './worker-client.ts';
+
+/**
+ * Answers the questions that come to this worker.
+ * @param answer may throw; what it throws is told as a sentence where `sentenceOf` knows one
+ * @param hear takes what is told without a question
+ */
+export function answerQuestions<Q, A>(
+  answer: (question: Q, progress: (share: number) => void) => A,
+  sentenceOf: (error: unknown) => string | null,
+  hear: (message: never) => void = () => undefined,
+): void {
+  const reply = (message: WorkerReply<A>): void => postMessage(message);
+  addEventListener('message', ({ data }: MessageEvent<WorkerQuestion<Q> | object>) => {
+    if (!('question' in data)) {
+      hear(data as never);
+      return;
+    }
+    const { id, question } = data;
+    try {
+      reply({ id, answer: answer(question, (progress) => reply({ id, progress })) });
+    } catch (error) {
+      reply({ id, trouble: sentenceOf(error) });
+    }
+  });
+}

@@ -1,0 +1,74 @@
+/** What commands and buttons do to the cursor caption; one way for both. */
+import { joint } from '../../core/operations/joint.ts';
+import { usePlayback } from '../playback/playback.ts';
+import { rangeOf } from '../reflow/scope.ts';
+import { useJob } from '../stores/job.ts';
+import { useMessages } from '../stores/messages.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import { useWholeTrack } from '../stores/whole-track.ts';
+import { useSeveral } from './use-several.ts';
+
+export function useCaption() {
+  const job = useJob();
+  const track = useTrack();
+  const messages = useMessages();
+  const place = usePlace();
+  const playback = usePlayback();
+  const wholeTrack = useWholeTrack();
+  const several = useSeveral();
+
+  function unproof(): void {
+    const here = place.caption;
+    if (here?.proofed && track.editable) track.change({ type: 'proof', ids: [here.id], proofed: false });
+  }
+
+  function proof(): void {
+    const here = place.caption;
+    if (!here || !track.editable) return;
+    if (place.selected) {
+      several.proof();
+      return;
+    }
+    if (!here.proofed) track.change({ type: 'proof', ids: [here.id], proofed: true });
+    place.move(1);
+    playback.replay(place.index, place.index);
+  }
+
+  function unproofed(direction: 1 | -1): void {
+    if (!place.goToNext(direction, (c) => !c.proofed)) messages.remark = 'Every caption is proofed.';
+  }
+
+  /** Breaks the lines of the selected captions again, or of the cursor caption. */
+  async function breakLines(): Promise<void> {
+    const position = { here: place.index, selected: place.selected, captions: track.captions.length };
+    const done = await wholeTrack.change('reflow', { what: 'lines', every: true, ...rangeOf('selected', position) });
+    if (!done) return;
+    const many = done.runs.length;
+    messages.remark =
+      many === 0
+        ? 'The lines break as well as they can already.'
+        : `The lines of ${many === 1 ? 'one caption' : `${String(many)} captions`} break elsewhere now.`;
+  }
+
+  function timeHere(edge: 'start' | 'end'): void {
+    const here = place.caption;
+    if (!here || !track.editable) return;
+    const start = edge === 'start' ? playback.time : here.start;
+    const end = edge === 'end' ? playback.time : here.end;
+    if (end <= start)
+      messages.remark =
+        'A caption has to end after it begins, so its time was left as it was. Move the playhead first.';
+    else track.change({ type: 'setTimes', id: here.id, start, end });
+  }
+
+  function join(direction: 'above' | 'below'): void {
+    const first = direction === 'above' ? place.index - 1 : place.index;
+    const [a, b] = [track.captions[first], track.captions[first + 1]];
+    if (!a || !b || !job.job || !track.editable) return;
+    track.change({ type: 'join', id: a.id, next: b.id, between: joint(a, b, job.job.style) });
+    place.goTo(a.id, 'chosen');
+  }
+
+  return { proof, unproof, unproofed, breakLines, timeHere, join };
+}

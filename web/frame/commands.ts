@@ -1,0 +1,43 @@
+/** Gathers the commands of every room, and adds those that belong to none. A new command is added in its own room. */
+import type { Router } from 'vue-router';
+import { captionCommands } from '../captions/commands.ts';
+import { checksCommands } from '../checks/commands.ts';
+import { inSection, type Command } from '../commands/command.ts';
+import { playbackCommands } from '../playback/commands.ts';
+import { reflowCommands } from '../reflow/commands.ts';
+import { useDialogs } from '../stores/dialogs.ts';
+import { useTrack } from '../stores/track.ts';
+import { wordsCommands } from '../words/commands.ts';
+
+function frameCommands(router: Router): readonly Command[] {
+  const track = useTrack();
+  const dialogs = useDialogs();
+  const go = (name: string) => (): void => void router.push({ name });
+  return inSection('Anywhere', [
+    { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], mac: ['Cmd+z'], run: track.undo },
+    { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], mac: ['Cmd+Shift+z'], run: track.redo },
+    {
+      id: 'find-command',
+      title: 'Find a command',
+      keys: ['Ctrl+k'],
+      mac: ['Cmd+k'],
+      run: () => (dialogs.open = 'finder'),
+    },
+    { id: 'keys', title: 'All keys, and ways of working', keys: ['?'], run: () => (dialogs.open = 'keys') },
+    { id: 'go-words', title: 'Go to Words', keys: [], run: go('words') },
+    { id: 'go-checks', title: 'Go to Checks', keys: [], run: go('checks') },
+    { id: 'go-tracks', title: 'Go to Tracks', keys: [], run: go('tracks') },
+    { id: 'go-handover', title: 'Go to Handover', keys: [], run: go('handover') },
+    { id: 'go-styles', title: 'Go to house styles', keys: [], run: go('styles') },
+    { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: go('jobs') },
+  ]);
+}
+
+export const gatherCommands = (router: Router): readonly Command[] => [
+  ...playbackCommands(),
+  ...wordsCommands(),
+  ...captionCommands(),
+  ...reflowCommands(),
+  ...checksCommands(),
+  ...frameCommands(router),
+];

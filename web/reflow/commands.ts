@@ -1,0 +1,11 @@
+/** The command of laying captions out anew. */
+import { inSection, type Command } from '../commands/command.ts';
+import { useDialogs } from '../stores/dialogs.ts';
+
+export function reflowCommands(): readonly Command[] {
+  const dialogs = useDialogs();
+  return inSection('Several captions', [
+    // Keys people chose for it are kept under the name it had first.
+    { id: 'relay', title: 'Lay out anew…', keys: [], run: () => (dialogs.open = 'reflow') },
+  ]);
+}
