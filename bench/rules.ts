@@ -48,7 +48,8 @@ export const ruleComparisons: readonly Comparison[] = [
       { name: 'fenwix', run: () => reflowCaptions(captions, context, newId, { what: 'captions', every: true }) },
       {
         name: 'half as many',
-        run: () => reflowCaptions(captions.slice(0, captions.length / 2), context, newId, { what: 'captions', every: true }),
+        run: () =>
+          reflowCaptions(captions.slice(0, captions.length / 2), context, newId, { what: 'captions', every: true }),
       },
       { name: 'reading them', run: () => readSrt(srtText) },
     ],

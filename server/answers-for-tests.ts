@@ -139,7 +139,7 @@ const nothing = Joi.valid(null);
 /** Bytes, which are looked at by the tests of their own routes. */
 const bytes = Joi.any();
 
-export const answers: { readonly [R in RouteName]: AnySchema } = {
+export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'GET /api/health': objectOf<AnswerOf<'GET /api/health'>>({ fenwix: Joi.boolean().valid(true) }),
   'GET /api/jobs': list(jobSummary),
   'POST /api/jobs': job,

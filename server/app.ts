@@ -59,7 +59,11 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
     folder.release();
     throw error;
   });
-  const app = fastify({ logger: { level: config.log }, forceCloseConnections: true, frameworkErrors: answerError });
+  const app = fastify({
+    logger: { level: config.log },
+    forceCloseConnections: true,
+    frameworkErrors: (error, request, reply) => void answerError(error, request, reply),
+  });
   app.addHook('onClose', async () => {
     await db.destroy();
     folder.release();

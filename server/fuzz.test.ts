@@ -79,44 +79,43 @@ const hash = 'a'.repeat(64);
 const stream = 'GET /api/events';
 
 /** What a sound request of each route carries. */
-const sound: {
-  readonly [R in Exclude<RouteName, typeof stream>]: { readonly query?: object; readonly body?: unknown };
-} = {
-  'GET /api/health': {},
-  'GET /api/styles': {},
-  'POST /api/styles': { body: shippedStyles[0] },
-  'PUT /api/styles/:id': { body: shippedStyles[0] },
-  'DELETE /api/styles/:id': { query: { instead: 'lecture-38' } },
-  'GET /api/jobs': {},
-  'POST /api/jobs': { body: { id: job, title: 'Lock', language: 'en', style: 'lecture-38', tracks: [newTrack] } },
-  'GET /api/jobs/:id': {},
-  'PATCH /api/jobs/:id': { body: { title: 'Gate', style: shippedStyles[0] } },
-  'DELETE /api/jobs/:id': {},
-  'PUT /api/recordings': { query: { name: 'lock.webm' }, body: 'bytes' },
-  'PATCH /api/recordings/:hash': { body: { length: 1000, width: 10, height: 10 } },
-  'GET /api/recordings/:hash/file': {},
-  'POST /api/jobs/:id/tracks': { body: { ...newTrack, id: 'second' } },
-  'GET /api/tracks/:id': { query: { at: 1 } },
-  'GET /api/tracks/:id/edits': { query: { after: 0, batch: 'b' } },
-  'POST /api/tracks/:id/edits': {
-    body: { id: 'b', base: 1, after: track, edits: [{ type: 'splice', id: 'a', from: 0, to: 0, insert: 'x' }] },
-  },
-  'GET /api/tracks/:id/file': { query: { format: 'srt', soundNotes: true } },
-  'GET /api/destinations': {},
-  'PUT /api/destinations/:id': { body: { name: 'Q', kind: 'video-host', url: 'http://127.0.0.1:9', token: 't' } },
-  'GET /api/destinations/:id/recordings': {},
-  'POST /api/jobs/:id/receipts': { body: { id: 'r', track, destination: 'q', place: 'p', format: 'srt' } },
-  'GET /api/jobs/:id/receipts': {},
-  'PUT /api/recordings/:hash/poster': { body: 'bytes' },
-  'GET /api/recordings/:hash/poster': {},
-  'GET /api/style-uses': {},
-  'GET /api/work': { query: { job } },
-  'POST /api/work/:id/stop': {},
-  'POST /api/work/:id/again': {},
-  'POST /api/work/:id/lease': { body: { page: 'p', progress: 0.5 } },
-  'PUT /api/work/:id/parts/:number': { body: { page: 'p', progress: 0.5, part: { peaks: [1, 2] } } },
-  'POST /api/work/:id/end': { body: { page: 'p', reason: null } },
-};
+const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query?: object; readonly body?: unknown }>> =
+  {
+    'GET /api/health': {},
+    'GET /api/styles': {},
+    'POST /api/styles': { body: shippedStyles[0] },
+    'PUT /api/styles/:id': { body: shippedStyles[0] },
+    'DELETE /api/styles/:id': { query: { instead: 'lecture-38' } },
+    'GET /api/jobs': {},
+    'POST /api/jobs': { body: { id: job, title: 'Lock', language: 'en', style: 'lecture-38', tracks: [newTrack] } },
+    'GET /api/jobs/:id': {},
+    'PATCH /api/jobs/:id': { body: { title: 'Gate', style: shippedStyles[0] } },
+    'DELETE /api/jobs/:id': {},
+    'PUT /api/recordings': { query: { name: 'lock.webm' }, body: 'bytes' },
+    'PATCH /api/recordings/:hash': { body: { length: 1000, width: 10, height: 10 } },
+    'GET /api/recordings/:hash/file': {},
+    'POST /api/jobs/:id/tracks': { body: { ...newTrack, id: 'second' } },
+    'GET /api/tracks/:id': { query: { at: 1 } },
+    'GET /api/tracks/:id/edits': { query: { after: 0, batch: 'b' } },
+    'POST /api/tracks/:id/edits': {
+      body: { id: 'b', base: 1, after: track, edits: [{ type: 'splice', id: 'a', from: 0, to: 0, insert: 'x' }] },
+    },
+    'GET /api/tracks/:id/file': { query: { format: 'srt', soundNotes: true } },
+    'GET /api/destinations': {},
+    'PUT /api/destinations/:id': { body: { name: 'Q', kind: 'video-host', url: 'http://127.0.0.1:9', token: 't' } },
+    'GET /api/destinations/:id/recordings': {},
+    'POST /api/jobs/:id/receipts': { body: { id: 'r', track, destination: 'q', place: 'p', format: 'srt' } },
+    'GET /api/jobs/:id/receipts': {},
+    'PUT /api/recordings/:hash/poster': { body: 'bytes' },
+    'GET /api/recordings/:hash/poster': {},
+    'GET /api/style-uses': {},
+    'GET /api/work': { query: { job } },
+    'POST /api/work/:id/stop': {},
+    'POST /api/work/:id/again': {},
+    'POST /api/work/:id/lease': { body: { page: 'p', progress: 0.5 } },
+    'PUT /api/work/:id/parts/:number': { body: { page: 'p', progress: 0.5, part: { peaks: [1, 2] } } },
+    'POST /api/work/:id/end': { body: { page: 'p', reason: null } },
+  };
 
 /** A value with one part of it, anywhere, become something odd, or left out. */
 function spoilt(value: unknown, random: () => number): unknown {

@@ -2,16 +2,20 @@
 import { measure, type Counting, type Measures } from '../core/text/measures.ts';
 import type { Caption } from '../core/track/caption.ts';
 
-let known = new WeakMap<Caption, Measures>();
-let under: Counting | null = null;
-
-/** What {@link measure} gives for a caption; remembered for one way of counting at a time. */
-export function measured(caption: Caption, counting: Counting): Measures {
-  if (under !== counting) {
-    known = new WeakMap();
-    under = counting;
-  }
-  let found = known.get(caption);
-  if (!found) known.set(caption, (found = measure(caption, counting)));
-  return found;
+/** Remembers for one way of counting at a time. It only saves time: asked anew, it would say the same. */
+function measuring(): (caption: Caption, counting: Counting) => Measures {
+  let known = new WeakMap<Caption, Measures>();
+  let under: Counting | null = null;
+  return (caption, counting) => {
+    if (under !== counting) {
+      known = new WeakMap();
+      under = counting;
+    }
+    let found = known.get(caption);
+    if (!found) known.set(caption, (found = measure(caption, counting)));
+    return found;
+  };
 }
+
+/** What {@link measure} gives for a caption. */
+export const measured = measuring();

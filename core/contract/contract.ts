@@ -18,6 +18,9 @@ export interface Routes extends JobRoutes, TrackRoutes, RecordingRoutes, StyleRo
 /** As `GET /api/jobs/:id`. */
 export type RouteName = keyof Routes;
 
+/** Nothing has to be there. */
+type Empty = Record<never, never>;
+
 type ParamNames<Path extends string> = Path extends `${string}/:${infer Name}/${infer Rest}`
   ? Name | ParamNames<`/${Rest}`>
   : Path extends `${string}/:${infer Name}`
@@ -25,7 +28,7 @@ type ParamNames<Path extends string> = Path extends `${string}/:${infer Name}/${
     : never;
 
 /** What stands in a route’s path, by name. */
-export type ParamsOf<R extends RouteName> = { readonly [Name in ParamNames<R>]: string };
+export type ParamsOf<R extends RouteName> = Readonly<Record<ParamNames<R>, string>>;
 export type QueryOf<R extends RouteName> = Routes[R] extends { query: infer Query } ? Query : unknown;
 export type BodyOf<R extends RouteName> = Routes[R] extends { body: infer Body } ? Body : unknown;
 export type AnswerOf<R extends RouteName> = Routes[R]['answer'];
@@ -38,9 +41,9 @@ export type JsonRoute = {
 type Part<Name extends string, T> = unknown extends T
   ? unknown
   : // A part of which everything can be left out can be left out itself.
-    Record<never, never> extends T
-    ? { readonly [N in Name]?: T }
-    : { readonly [N in Name]: T };
+    Empty extends T
+    ? Partial<Readonly<Record<Name, T>>>
+    : Readonly<Record<Name, T>>;
 
 /** What is sent to a route. */
 export type RequestOf<R extends RouteName> = Part<'params', [ParamNames<R>] extends [never] ? unknown : ParamsOf<R>> &
@@ -49,7 +52,7 @@ export type RequestOf<R extends RouteName> = Part<'params', [ParamNames<R>] exte
 
 /** The arguments that go with a route’s name: none where nothing has to be sent. */
 export type Arguments<R extends RouteName> =
-  Record<never, never> extends RequestOf<R> ? [request?: RequestOf<R>] : [request: RequestOf<R>];
+  Empty extends RequestOf<R> ? [request?: RequestOf<R>] : [request: RequestOf<R>];
 
 /** Asks a server by the contract. Everything throws {@link ApiError}. */
 export type Ask = <R extends JsonRoute>(route: R, ...args: Arguments<R>) => Promise<AnswerOf<R>>;
@@ -72,7 +75,7 @@ interface Loose {
 /** The method, the address and the body of a request; what the query leaves undefined is left out. */
 export function wireRequest<R extends RouteName>(route: R, ...[request]: Arguments<R>): WireRequest {
   const { params = {}, query = {}, body } = (request ?? {}) as Loose;
-  const [method = 'GET', path = ''] = route.split(' ') as [Method, string];
+  const [method, path] = route.split(' ') as [Method, string];
   const filled = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
   const search = Object.entries(query)
     .filter(([, value]) => value !== undefined)

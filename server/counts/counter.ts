@@ -75,10 +75,10 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
     .join('jobs', 'jobs.id', 'tracks.job')
     .where('tracks.kind', 'captions')
     .whereRaw('(tracks.must_edit is not tracks.edit or tracks.must_basis is not jobs.basis)')
-    .whereNotExists((other) =>
-      other
-        .from('tracks as earlier')
-        .whereRaw('earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position'),
+    .whereNotExists(
+      db('tracks as earlier').whereRaw(
+        'earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position',
+      ),
     )
     .orderBy('jobs.made', 'desc')
     .select('tracks.id', 'tracks.job');
@@ -86,7 +86,8 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
 export function counter(db: Knex, bus: Events, counting: FindingCounts, log: FastifyBaseLogger): Counter {
   let timer: NodeJS.Timeout | undefined;
   let working: Promise<void> | null = null;
-  let closed = false;
+  const closing = new AbortController();
+  const isClosed = (): boolean => closing.signal.aborted;
   let changed = 0;
   /** What is told now is told from here. */
   let telling = false;
@@ -97,7 +98,7 @@ export function counter(db: Knex, bus: Events, counting: FindingCounts, log: Fas
     changed++;
     if (working) return;
     clearTimeout(timer);
-    if (!closed) timer = setTimeout(begin, quiet).unref();
+    if (!isClosed()) timer = setTimeout(begin, quiet).unref();
   }
   function begin(): void {
     working = countAll()
@@ -118,19 +119,19 @@ export function counter(db: Knex, bus: Events, counting: FindingCounts, log: Fas
     for (;;) {
       const rows = (await uncounted(db)) as readonly { readonly id: string; readonly job: string }[];
       const next = rows.find(({ id }) => !passed.has(id));
-      if (closed) return true;
+      if (isClosed()) return true;
       if (!next) return changed === at;
       if (changed !== at) return false;
       try {
         const { must, edit, basis } = await counting.count(next.id);
-        if (closed) return true;
+        if (isClosed()) return true;
         await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_basis: basis });
         telling = true;
         bus.emit({ type: 'jobs', job: next.job });
         telling = false;
       } catch (error) {
         passed.add(next.id);
-        if (!closed) log.error(toLog(error), 'counts');
+        if (!isClosed()) log.error(toLog(error), 'counts');
       }
     }
   }
@@ -143,7 +144,7 @@ export function counter(db: Knex, bus: Events, counting: FindingCounts, log: Fas
   soon();
   return {
     async close() {
-      closed = true;
+      closing.abort();
       stop();
       clearTimeout(timer);
       await counting.close();

@@ -126,7 +126,7 @@ function streamOf(path: string, bytes: number, progress: (share: number) => void
   const parts = createReadStream(path)[Symbol.asyncIterator]() as AsyncIterator<Uint8Array>;
   return new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const { done, value } = await parts.next();
+      const { done, value } = (await parts.next()) as IteratorResult<Uint8Array, undefined>;
       if (done) {
         controller.close();
         return;

@@ -32,7 +32,7 @@ function refusedByFastify({ statusCode = 400, message }: Partial<FastifyError>):
 }
 
 export function apiErrorOf(error: unknown): ApiError {
-  if (error instanceof ApiError) return error;
+  if (error instanceof ApiError) return error as ApiError;
   if (error instanceof EditRefused || error instanceof NotDecoded)
     return new ApiError('edit-refused', `The change was not made, and nothing else was touched. ${error.message}`);
   const known = error as Partial<FastifyError>;

@@ -39,7 +39,7 @@ export function route<R extends RouteName, Query extends Received<QueryOf<R>>, B
   }: RouteOptions<R, Query, Body>,
   handler: RouteHandler<R, Query, Body>,
 ): void {
-  const [method = 'GET', url = ''] = name.split(' ') as [Method, string];
+  const [method, url] = name.split(' ') as [Method, string];
   app.route({
     method,
     url,
@@ -51,7 +51,7 @@ export function route<R extends RouteName, Query extends Received<QueryOf<R>>, B
     ...(bodyLimit === undefined ? {} : { bodyLimit }),
     async handler(request, reply) {
       const answer = await handler(request as unknown as RouteRequest<R, Query, Body>, reply);
-      return answer === null ? reply.status(204).send() : answer;
+      return answer ?? reply.status(204).send();
     },
   });
 }

@@ -30,7 +30,7 @@ type SchemaFor<V> = unknown extends V
 /** A schema of an object with these fields, each with a schema of its kind, none forgotten. */
 export const objectOf = <T extends object>(fields: {
   readonly [K in keyof Required<T>]: SchemaFor<T[K]>;
-}): ObjectSchema<T> => Joi.object<T>(fields as Joi.SchemaMap<T>);
+}): ObjectSchema<T> => Joi.object<T>(fields);
 
 /** Makes the schemas that stand in the options of routes into what Fastify calls, once for each route. */
 export function validateByJoi(app: FastifyInstance): void {

@@ -42,7 +42,8 @@ export function languageOfName(file: string): string | null {
 /** A caption file as the WebVTT this host plays; a sentence says why where it will not have it. */
 function playable(text: string): { readonly vtt: string } | { readonly why: string } {
   try {
-    const { captions, warnings: mended } = webvtt.detect(text) > 0 ? readWebvtt(text, { rescue: false }) : readSrt(text);
+    const { captions, warnings: mended } =
+      webvtt.detect(text) > 0 ? readWebvtt(text, { rescue: false }) : readSrt(text);
     const fault = mended[0];
     if (fault) return { why: `line ${String(fault.line)}: ${fault.message}` };
     const late = captions.findIndex((c, i) => i > 0 && c.start < (captions[i - 1]?.end ?? 0));
@@ -86,8 +87,8 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
     done();
   });
   app.setValidatorCompiler<AnySchema>(({ schema }) => (value: unknown) => {
-    const { error, value: checked } = schema.validate(value ?? {});
-    return error ? { error } : { value: checked as unknown };
+    const checked = schema.validate(value ?? {});
+    return checked.error ? { error: checked.error } : { value: checked.value as unknown };
   });
   app.addContentTypeParser(['application/x-subrip', 'text/vtt'], { parseAs: 'string' }, (_request, body, done) =>
     done(null, body),

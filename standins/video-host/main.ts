@@ -10,8 +10,9 @@ const { file, port: wanted } = Joi.attempt(
     file: Joi.string().required(),
     port: Joi.number().port().default(4420),
   }),
-) as { readonly file: string; readonly port: number };
-const app = await buildHost(Joi.attempt(JSON.parse(readFileSync(file, 'utf8')), setupSchema) as HostSetup);
+);
+const setup: HostSetup = Joi.attempt(JSON.parse(readFileSync(file, 'utf8')), setupSchema);
+const app = await buildHost(setup);
 let address: string;
 try {
   address = await app.listen({ host: '127.0.0.1', port: wanted });

@@ -6,13 +6,13 @@ import type { WorkerQuestion, WorkerReply } from './worker-client.ts';
  * @param answer may throw; what it throws is told as a sentence where `sentenceOf` knows one
  * @param hear takes what is told without a question
  */
-export function answerQuestions<Q, A>(
-  answer: (question: Q, progress: (share: number) => void) => A,
+export function answerQuestions(
+  answer: (question: never, progress: (share: number) => void) => unknown,
   sentenceOf: (error: unknown) => string | null,
   hear: (message: never) => void = () => undefined,
 ): void {
-  const reply = (message: WorkerReply<A>): void => postMessage(message);
-  addEventListener('message', ({ data }: MessageEvent<WorkerQuestion<Q> | object>) => {
+  const reply = (message: WorkerReply<unknown>): void => postMessage(message);
+  addEventListener('message', ({ data }: MessageEvent<WorkerQuestion<never> | object>) => {
     if (!('question' in data)) {
       hear(data as never);
       return;

@@ -6,7 +6,7 @@ import KeySheet from '../commands/KeySheet.vue';
 import { useCommandList } from '../commands/command-list.ts';
 import { useCommandKeys } from '../commands/use-command-keys.ts';
 import { away } from '../api/client.ts';
-import { fetchStages } from '../router.ts';
+import { fetchStages } from '../stages.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
 import ReflowDialog from '../reflow/ReflowDialog.vue';

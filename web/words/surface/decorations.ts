@@ -11,22 +11,23 @@ const doubtful = Decoration.mark({
   attributes: { title: 'The recogniser was not sure of this word' },
 });
 const cursorText = Decoration.mark({ class: 'text-cursor' });
-const lines = new Map<string, Decoration>();
-const marks = new Map<string, Decoration>();
 
-function lineDecoration(name: string): Decoration {
-  let made = lines.get(name);
-  if (!made) lines.set(name, (made = Decoration.line({ class: name, attributes: { dir: 'auto' } })));
-  return made;
+/** Makes a decoration for each name once: they are values, and a long track asks for thousands. */
+function madeOnce(make: (name: string) => Decoration): (name: string) => Decoration {
+  const known = new Map<string, Decoration>();
+  return (name) => {
+    let made = known.get(name);
+    if (!made) known.set(name, (made = make(name)));
+    return made;
+  };
 }
+
+const lineDecoration = madeOnce((name) => Decoration.line({ class: name, attributes: { dir: 'auto' } }));
+const lookOf = madeOnce((kind) => Decoration.mark({ class: `mark-${kind}` }));
 
 /** How a mark of the text looks; those that a viewer cannot see have no look. */
 function markDecoration({ kind, value }: Mark): Decoration | null {
-  if (kind === 'italic' || kind === 'bold' || kind === 'underline') {
-    let made = marks.get(kind);
-    if (!made) marks.set(kind, (made = Decoration.mark({ class: `mark-${kind}` })));
-    return made;
-  }
+  if (kind === 'italic' || kind === 'bold' || kind === 'underline') return lookOf(kind);
   return kind === 'language' ? Decoration.mark({ attributes: { lang: value } }) : null;
 }
 

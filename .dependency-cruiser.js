@@ -1,0 +1,64 @@
+// @ts-check
+/**
+ * The arrows of the house. Type-only imports count: who needs another’s types knows about it. Run by
+ * `npm run lint`; what is allowed is said once here.
+ */
+
+/** @param {string} from @param {readonly string[]} to */
+const never = (from, to) => ({
+  name: `${from}-knows-nobody-above`,
+  severity: 'error',
+  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: to.map((folder) => `^${folder}/`) },
+});
+
+/** Packages the core may use: none of them knows a browser or Node. */
+const corePackages = [
+  '@codemirror/state',
+  'chardet',
+  'color-name',
+  'd3-array',
+  'entities',
+  'get-east-asian-width',
+  'htmlparser2',
+  're2js',
+  'saxes',
+];
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+export default {
+  forbidden: [
+    never('core', ['server', 'web', 'cli', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
+    never('web', ['server', 'cli', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
+    never('server', ['web', 'cli', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
+    never('cli', ['web', 'server', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
+    never('standins', ['web', 'server', 'cli', 'demo', 'e2e', 'scripts', 'bench']),
+    {
+      name: 'stand-ins-know-formats-only',
+      severity: 'error',
+      from: { path: '^standins/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/', pathNot: '^core/(formats|time)/' },
+    },
+    {
+      name: 'core-uses-named-packages-only',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '(\\.test|/arbitrary|/cases|/references)\\.ts$' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'core', 'unknown'],
+        pathNot: `node_modules/(${corePackages.join('|')})/`,
+      },
+    },
+    { name: 'no-circles-of-files', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'no-circles-of-rooms', severity: 'error', scope: 'folder', from: {}, to: { circular: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.test\\.ts$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.vue', '.js', '.mjs'],
+      conditionNames: ['import', 'node', 'default'],
+    },
+  },
+};
