@@ -11,4 +11,6 @@ export default {
   },
   testEnvironment: 'node',
   testTimeout: 300_000,
+  // Each file has services of its own.
+  maxWorkers: 2,
 };

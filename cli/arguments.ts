@@ -1,4 +1,5 @@
 /** Command-line arguments, taken apart against what a command knows. */
+import { parseArgs } from 'node:util';
 
 export interface ParsedArguments {
   /** What stands by itself, in order. */
@@ -19,22 +20,31 @@ export function takeApart(
   words: readonly string[],
   known: { readonly values: readonly string[]; readonly flags: readonly string[] },
 ): ParsedArguments {
+  const { tokens } = parseArgs({
+    args: [...words],
+    options: {
+      ...Object.fromEntries(known.values.map((name) => [name, { type: 'string' as const }])),
+      ...Object.fromEntries(known.flags.map((name) => [name, { type: 'boolean' as const }])),
+    },
+    // Strict, it would take `--shift -500` for a mistake; what is not known is found below.
+    strict: false,
+    allowPositionals: true,
+    tokens: true,
+  });
   const files: string[] = [];
   const values: Record<string, string> = {};
   const flags = new Set<string>();
-  for (let i = 0; i < words.length; i++) {
-    const word = words[i] ?? '';
-    if (!word.startsWith('--')) {
-      files.push(word);
-      continue;
-    }
-    const name = word.slice(2);
-    if (known.flags.includes(name)) flags.add(name);
-    else if (known.values.includes(name)) {
-      const value = words[++i];
+  for (const token of tokens) {
+    if (token.kind === 'positional') files.push(token.value);
+    if (token.kind !== 'option') continue;
+    const { name, value } = token;
+    if (known.values.includes(name)) {
       if (value === undefined) throw new CannotDo(`--${name} needs a value after it.`);
       values[name] = value;
-    } else throw new CannotDo(`--${name} is not known here. “fenwix help” lists what is.`);
+    } else if (!known.flags.includes(name))
+      throw new CannotDo(`${token.rawName} is not known here. “fenwix help” lists what is.`);
+    else if (value !== undefined) throw new CannotDo(`--${name} stands by itself and takes no value.`);
+    else flags.add(name);
   }
   return { files, values, flags };
 }

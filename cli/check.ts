@@ -4,16 +4,16 @@ import type { Finding } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
 import { activeRules } from '../core/rules/findings.ts';
 import { takeApart } from './arguments.ts';
-import type { CommandLine } from './desk.ts';
+import type { CommandLine } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions } from './context.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
 
-export const check: CommandLine = (words, desk) => {
+export const check: CommandLine = (words, terminal) => {
   const given = takeApart(words, { values: [...reading.values, ...contextOptions], flags: [...reading.flags, 'json'] });
   const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage} ${contextUsage}`);
-  const style = styleAsked(desk, given.values['style']);
+  const style = styleAsked(terminal, given.values['style']);
   let made = 0;
-  const file = readCaptionFile(desk, path, given, style);
+  const file = readCaptionFile(terminal, path, given, style);
   const captions = withIds(file.captions, () => String(made++));
   const place = new Map(captions.map((c, i) => [c.id, i]));
   const { byCaption, must } = findIn(captions, contextOf(given, style, file.language));
@@ -27,7 +27,7 @@ export const check: CommandLine = (words, desk) => {
       message: f.message,
       figures: f.figures,
     }));
-    desk.say(
+    terminal.say(
       json({
         findings: report,
         captions: captions.length,
@@ -37,10 +37,10 @@ export const check: CommandLine = (words, desk) => {
     );
   } else {
     for (const f of findings)
-      desk.say(
+      terminal.say(
         `caption ${String((indexes(f)[0] ?? 0) + 1)}, ${f.rule}${f.severity === 'should' ? ' (advice)' : ''}: ${f.message}\n`,
       );
-    desk.say(
+    terminal.say(
       `${counted(must, 'finding')} and ${counted(findings.length - must, 'piece')} of advice in ${counted(captions.length, 'caption')}, against ${style.name}\n`,
     );
   }

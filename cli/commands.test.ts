@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
 
-/** A desk over files in memory. */
+/** A terminal over files in memory. */
 function at(files: Record<string, string | Uint8Array>, ...words: string[]) {
   const written: Record<string, string> = {};
   let said = '';

@@ -3,7 +3,7 @@ import { formats, writable } from '../core/formats/registry.ts';
 import { CannotDo } from './arguments.ts';
 import { check } from './check.ts';
 import { convert } from './convert.ts';
-import type { CommandLine, Terminal, Ending } from './desk.ts';
+import type { CommandLine, Terminal, Ending } from './terminal.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
 import { styles } from './styles.ts';
@@ -43,19 +43,19 @@ left (or, with --strict, for loss), 2 when something could not be done.
 const commands: Readonly<Record<string, CommandLine>> = { read, convert, check, repair, reflow, styles };
 
 /** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
-export function run(words: readonly string[], desk: Terminal): Ending {
+export function run(words: readonly string[], terminal: Terminal): Ending {
   const [name = 'help', ...rest] = words;
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (!command) {
     const asked = name === 'help' || name === '--help';
-    (asked ? desk.say : desk.mutter)(asked ? help : `“${name}” is not a command.\n${help}`);
+    (asked ? terminal.say : terminal.mutter)(asked ? help : `“${name}” is not a command.\n${help}`);
     return asked ? 0 : 2;
   }
   try {
-    return command(rest, desk);
+    return command(rest, terminal);
   } catch (error) {
     if (!(error instanceof CannotDo)) throw error;
-    desk.mutter(`${error.message}\n`);
+    terminal.mutter(`${error.message}\n`);
     return 2;
   }
 }

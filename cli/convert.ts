@@ -4,7 +4,7 @@ import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';
-import type { CommandLine } from './desk.ts';
+import type { CommandLine } from './terminal.ts';
 import { json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 
 const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict] [--json]`;
@@ -18,7 +18,7 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
   return { soundNotes: parts.includes('notes'), labels: parts.includes('labels') };
 }
 
-export const convert: CommandLine = (words, desk) => {
+export const convert: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...reading.values, 'to', 'language', 'leave-out'],
     flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
@@ -29,7 +29,7 @@ export const convert: CommandLine = (words, desk) => {
     throw new CannotDo(`Two files were expected: ${usage}`);
   const target = targetOf(values['to'], out);
   const left = toLeaveOut(values['leave-out']);
-  const file = readCaptionFile(desk, from, given);
+  const file = readCaptionFile(terminal, from, given);
   let made = 0;
   const sheet: Sheet = {
     captions: leaveOut(
@@ -46,16 +46,16 @@ export const convert: CommandLine = (words, desk) => {
     timeMarks: flags.has('time-marks'),
   };
   const inWords = !flags.has('json');
-  for (const m of inWords ? file.warnings : []) desk.mutter(`line ${String(m.line)}: ${m.message}\n`);
+  for (const m of inWords ? file.warnings : []) terminal.mutter(`line ${String(m.line)}: ${m.message}\n`);
   if (flags.has('unroll') && !file.rolling)
-    desk.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
+    terminal.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
   const losses = target.writer.losses(sheet, options);
-  if (losses.length > 0 && inWords) desk.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
+  if (losses.length > 0 && inWords) terminal.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
   const text = target.writer.write(sheet, options);
-  desk.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  terminal.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
   if (!inWords)
     // What stands on standard output is the file where that was asked for.
-    (out === '-' ? desk.mutter : desk.say)(
+    (out === '-' ? terminal.mutter : terminal.say)(
       json({ format: target.name, captions: sheet.captions.length, mended: file.warnings, losses }),
     );
   const lost = losses.length > 0 || file.warnings.some((m) => m.lost === true);

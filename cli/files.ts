@@ -5,7 +5,7 @@ import { decodeStyle } from '../core/style/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import { CannotDo, type ParsedArguments } from './arguments.ts';
-import type { Terminal } from './desk.ts';
+import type { Terminal } from './terminal.ts';
 
 /** Options every command takes that reads a caption file. */
 export const reading = { values: ['from', 'encoding', 'style'], flags: ['rescue', 'unroll'] } as const;
@@ -25,10 +25,10 @@ function formatAsked(name: string | undefined): FormatName | undefined {
  * @throws {CannotDo} with the reason and the file's name
  */
 export function readCaptionFile(
-  desk: Terminal,
+  terminal: Terminal,
   path: string,
   { values, flags }: ParsedArguments,
-  style = styleAsked(desk, values['style']),
+  style = styleAsked(terminal, values['style']),
 ): ImportResult {
   const asked = {
     style,
@@ -38,7 +38,7 @@ export function readCaptionFile(
     unroll: flags.has('unroll'),
   };
   try {
-    return importCaptions(desk.read(path), asked);
+    return importCaptions(terminal.read(path), asked);
   } catch (error) {
     if (error instanceof Unreadable) throw new CannotDo(`${path}: ${error.message}`);
     throw error;
@@ -49,7 +49,7 @@ export function readCaptionFile(
  * A shipped house style by its name, or one from a file.
  * @throws {CannotDo} naming the styles there are, or every fault of the file
  */
-export function styleAsked(desk: Terminal, name = 'lecture-38'): HouseStyle {
+export function styleAsked(terminal: Terminal, name = 'lecture-38'): HouseStyle {
   const shipped = shippedStyle(name) ?? shippedStyles.find((s) => s.name === name);
   if (shipped) return shipped;
   if (!/[./\\]/.test(name))
@@ -58,7 +58,7 @@ export function styleAsked(desk: Terminal, name = 'lecture-38'): HouseStyle {
     );
   let json: unknown;
   try {
-    json = JSON.parse(new TextDecoder().decode(desk.read(name)));
+    json = JSON.parse(new TextDecoder().decode(terminal.read(name)));
   } catch (error) {
     if (error instanceof CannotDo) throw error;
     throw new CannotDo(`${name}: this is not JSON, which a house style is written in.`);

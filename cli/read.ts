@@ -2,7 +2,7 @@
 import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import { takeApart } from './arguments.ts';
-import type { CommandLine } from './desk.ts';
+import type { CommandLine } from './terminal.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';
 
 /** How a file is given to programs: times in ms, text without markup. */
@@ -32,26 +32,26 @@ const habits = {
   'word by word': 'each holds a word or two',
 } as const;
 
-export const read: CommandLine = (words, desk) => {
+export const read: CommandLine = (words, terminal) => {
   const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
   const path = oneFile(given.files, `fenwix read FILE [--json] ${readingUsage}`);
-  const file = readCaptionFile(desk, path, given);
+  const file = readCaptionFile(terminal, path, given);
   if (given.flags.has('json')) {
-    desk.say(json(report(file)));
+    terminal.say(json(report(file)));
     return 0;
   }
   const title = formatNamed(file.format)?.title ?? file.format;
   const guessed = file.encodingBy === 'guess' ? ' (a guess; --encoding changes it)' : '';
   const language = file.language === null ? '' : `, ${file.language}`;
-  desk.say(
+  terminal.say(
     `${path}: ${title}, ${file.encoding.toUpperCase()}${guessed}${language}, ${counted(file.captions.length, 'caption')}\n`,
   );
   if (file.rolling)
-    desk.say(
+    terminal.say(
       `  ${String(file.rolling.shown)} of ${counted(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
     );
-  for (const m of file.warnings) desk.say(`  line ${String(m.line)}: ${m.message}\n`);
+  for (const m of file.warnings) terminal.say(`  line ${String(m.line)}: ${m.message}\n`);
   for (const c of file.captions)
-    desk.say(`${monitorClock(c.start)} – ${monitorClock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
+    terminal.say(`${monitorClock(c.start)} – ${monitorClock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
   return 0;
 };

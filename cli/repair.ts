@@ -9,7 +9,7 @@ import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
-import type { CommandLine, Terminal, Ending } from './desk.ts';
+import type { CommandLine, Terminal, Ending } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions } from './context.ts';
 import { counted, json, readCaptionFile, reading, readingUsage, styleAsked, targetOf, titleOf } from './files.ts';
 
@@ -24,7 +24,7 @@ const told = ({ start, rule, says }: Done): string => `  ${monitorClock(start)} 
 /** Reads, works, writes and reports; ends with 1 while must-findings remain. */
 function bring(
   words: readonly string[],
-  desk: Terminal,
+  terminal: Terminal,
   name: string,
   flags: readonly string[],
   work: (captions: readonly Caption[], context: RuleContext, newId: () => string, given: ParsedArguments) => RepairPlan,
@@ -39,8 +39,8 @@ function bring(
       `Two files were expected: fenwix ${name} IN OUT ${readingUsage} ${contextUsage} [--to FORMAT] [--json]`,
     );
   const target = targetOf(given.values['to'], out);
-  const style = styleAsked(desk, given.values['style']);
-  const file = readCaptionFile(desk, from, given, style);
+  const style = styleAsked(terminal, given.values['style']);
+  const file = readCaptionFile(terminal, from, given, style);
   const context = contextOf(given, style, file.language);
   let made = 0;
   const newId = (): string => String(++made);
@@ -54,11 +54,11 @@ function bring(
   };
   const losses = target.writer.losses(sheet, plainly);
   const text = target.writer.write(sheet, plainly);
-  desk.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  terminal.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
   const must = findIn(result.captions, context).must;
   const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
   // What stands on standard output is the file where that was asked for.
-  const say = out === '-' ? desk.mutter : desk.say;
+  const say = out === '-' ? terminal.mutter : terminal.say;
   if (given.flags.has('json'))
     say(
       json({
@@ -73,15 +73,15 @@ function bring(
     if (result.left.length > 0) say(`Not repaired:\n${result.left.map(told).join('')}`);
     say(`${counted(result.captions.length, 'caption')}, ${counted(must, 'finding')} left against ${style.name}\n`);
   }
-  if (lost !== '') desk.mutter(lost);
+  if (lost !== '') terminal.mutter(lost);
   return must > 0 ? 1 : 0;
 }
 
-export const repair: CommandLine = (words, desk) =>
-  bring(words, desk, 'repair', [], (captions, context, newId) => repairAll(captions, context, newId));
+export const repair: CommandLine = (words, terminal) =>
+  bring(words, terminal, 'repair', [], (captions, context, newId) => repairAll(captions, context, newId));
 
-export const reflow: CommandLine = (words, desk) =>
-  bring(words, desk, 'reflow', ['all'], (captions, context, newId, given) => ({
+export const reflow: CommandLine = (words, terminal) =>
+  bring(words, terminal, 'reflow', ['all'], (captions, context, newId, given) => ({
     captions: reflowCaptions(captions, context, newId, { what: 'captions', every: given.flags.has('all') }).captions,
     done: [],
     left: [],

@@ -1,17 +1,17 @@
 /** `fenwix styles`: the house styles that ship, or one of them as a file. */
 import { shippedStyles } from '../core/style/shipped.ts';
 import { takeApart } from './arguments.ts';
-import type { CommandLine } from './desk.ts';
+import type { CommandLine } from './terminal.ts';
 import { json, styleAsked } from './files.ts';
 
-export const styles: CommandLine = (words, desk) => {
+export const styles: CommandLine = (words, terminal) => {
   const { files, flags } = takeApart(words, { values: [], flags: ['json'] });
   const [name] = files;
-  if (name !== undefined) desk.say(json(styleAsked(desk, name)));
-  else if (flags.has('json')) desk.say(json(shippedStyles));
+  if (name !== undefined) terminal.say(json(styleAsked(terminal, name)));
+  else if (flags.has('json')) terminal.say(json(shippedStyles));
   else
     for (const s of shippedStyles)
-      desk.say(
+      terminal.say(
         `${s.id}  ${s.name}: ${String(s.text.lineLength.limit)} characters a line, ${String(s.text.lines.limit)} lines, ${String(s.reading.speed.limit)} cps\n`,
       );
   return 0;

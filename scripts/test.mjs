@@ -84,7 +84,7 @@ await packages;
 await browser;
 jest('unit tests', []);
 ensureBuild();
-jest('browser tests', ['--config', 'jest.e2e.config.js', '--runInBand']);
+jest('browser tests', ['--config', 'jest.e2e.config.js']);
 console.log('');
 for (const { name, passed, failed } of counts)
   console.log(

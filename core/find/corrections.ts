@@ -1,4 +1,5 @@
 /** What somebody mended, so that the same mistake can be found elsewhere. */
+import { equalEnds } from '../text/equal-ends.ts';
 import { tokensOf } from '../text/tokens.ts';
 import { bare, factsOf } from '../text/phrases/words.ts';
 import { phrasesOf } from '../text/phrases/bonds.ts';
@@ -25,14 +26,7 @@ const fold = (word: string): string => bare(word).toLowerCase();
  */
 export function correctionOf(before: string, after: string, language: string | null): Correction | null {
   const [old, fresh] = [wordsOf(before), wordsOf(after)];
-  let head = 0;
-  while (head < Math.min(old.length, fresh.length) && fold(old[head] ?? '') === fold(fresh[head] ?? '')) head++;
-  let tail = 0;
-  while (
-    tail < Math.min(old.length, fresh.length) - head &&
-    fold(old[old.length - 1 - tail] ?? '') === fold(fresh[fresh.length - 1 - tail] ?? '')
-  )
-    tail++;
+  const { head, tail } = equalEnds(old.map(fold), fresh.map(fold));
   const gone = old.slice(head, old.length - tail);
   const come = fresh.slice(head, fresh.length - tail);
   if (gone.length === 0 || come.length === 0 || gone.length > mostWords || come.length > mostWords) return null;

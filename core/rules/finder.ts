@@ -1,4 +1,5 @@
 /** Finds in whole tracks, and after an edit again only where it can have changed something. */
+import { equalEnds } from '../text/equal-ends.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt, mustOf, noFindings } from './findings.ts';
@@ -117,12 +118,8 @@ interface Changed {
 
 /** The part in which two lists of captions differ, with the captions on either side, whose neighbour is another. */
 function changed(before: readonly Caption[], after: readonly Caption[]): Changed {
-  const shorter = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < shorter && before[head] === after[head]) head++;
+  const { head, tail } = equalEnds(before, after);
   if (head === before.length && head === after.length) return { from: head, toBefore: head, to: head };
-  let tail = 0;
-  while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
   const rest = Math.max(0, tail - 1);
   return { from: Math.max(0, head - 1), toBefore: before.length - rest, to: after.length - rest };
 }

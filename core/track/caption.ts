@@ -4,6 +4,7 @@
  * Times are whole milliseconds and a caption covers [start, end). Offsets are UTF-16 units into
  * `text`, whose lines are joined by `\n`.
  */
+import { bisector } from 'd3-array';
 
 /** Where a word's times came from: `aligned` from the sound, `guessed` shared out by letters. */
 export type WordSource = 'recogniser' | 'aligned' | 'guessed';
@@ -139,21 +140,14 @@ export function sorted(captions: readonly Caption[]): readonly Caption[] {
   return captions;
 }
 
+const byStart = bisector((caption: Caption) => caption.start);
+
 /**
  * Index of the caption that is on screen at a time, or of the last one that began before it.
  * @param ms a time in milliseconds
  * @returns -1 before the first caption
  */
-export function captionAt(captions: readonly Caption[], ms: number): number {
-  let low = 0;
-  let high = captions.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((captions[middle]?.start ?? 0) <= ms) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
+export const captionAt = (captions: readonly Caption[], ms: number): number => byStart.right(captions, ms) - 1;
 
 /** A caption as a file gives it; whoever takes it in gives it an id. */
 export type ReadCaption = Omit<Caption, 'id'>;

@@ -1,4 +1,5 @@
 /** Changes of one text that meet: CodeMirror's change sets carry one over the other. */
+import { equalTextEnds } from '../text/equal-ends.ts';
 import { ChangeSet } from '@codemirror/state';
 import type { EditOf } from './edits.ts';
 
@@ -47,15 +48,7 @@ const mostPairs = 250_000;
  */
 export function difference(before: string, after: string): ChangeSet {
   if (before === after) return changeSet([], before.length);
-  const shorter = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < shorter && before.charCodeAt(head) === after.charCodeAt(head)) head++;
-  let tail = 0;
-  while (
-    tail < shorter - head &&
-    before.charCodeAt(before.length - 1 - tail) === after.charCodeAt(after.length - 1 - tail)
-  )
-    tail++;
+  const { head, tail } = equalTextEnds(before, after);
   const [a, b] = [before.slice(head, before.length - tail), after.slice(head, after.length - tail)];
   if (a === '' || b === '' || a.length * b.length > mostPairs)
     return changeSet({ from: head, to: head + a.length, insert: b }, before.length);

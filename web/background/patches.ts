@@ -1,4 +1,5 @@
 /** A list as another one with some stretches changed, so that a long one need not be sent twice. */
+import { equalEnds } from '../../core/text/equal-ends.ts';
 
 /** From `from` on, `removed` things go and others come. */
 export interface Patch<T> {
@@ -13,11 +14,7 @@ export interface Patch<T> {
  * of a track leave every caption where it is; others by what they begin and end with.
  */
 export function patchesBetween<T>(before: readonly T[], after: readonly T[], most: number): readonly Patch<T>[] {
-  const shorter = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < shorter && before[head] === after[head]) head++;
-  let tail = 0;
-  while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
+  const { head, tail } = equalEnds(before, after);
   if (before.length !== after.length)
     return inPieces({
       from: head,

@@ -1,4 +1,5 @@
 /** How captions lie in the one document of the text surface: their texts, one after the other, joined by line breaks. */
+import { equalEnds, equalTextEnds } from '../../../core/text/equal-ends.ts';
 import type { Caption } from '../../../core/track/caption.ts';
 
 export interface Layout {
@@ -48,15 +49,7 @@ export interface TextChange {
 /** The smallest change that makes one text of another. Null when they are the same. */
 export function difference(before: string, after: string): TextChange | null {
   if (before === after) return null;
-  const most = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < most && before.charCodeAt(head) === after.charCodeAt(head)) head++;
-  let tail = 0;
-  while (
-    tail < most - head &&
-    before.charCodeAt(before.length - 1 - tail) === after.charCodeAt(after.length - 1 - tail)
-  )
-    tail++;
+  const { head, tail } = equalTextEnds(before, after);
   return { from: head, to: before.length - tail, insert: after.slice(head, after.length - tail) };
 }
 
@@ -98,11 +91,7 @@ export function changesTo(
 
 /** One change from where two tracks begin to differ to where they no longer do. */
 function changeBetween({ captions: before, starts }: Layout, after: readonly Caption[]): readonly TextChange[] {
-  const shorter = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < shorter && before[head] === after[head]) head++;
-  let tail = 0;
-  while (tail < shorter - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail++;
+  const { head, tail } = equalEnds(before, after);
   // A caption that is the same on either side is taken along, for the line breaks between them.
   const from = Math.max(0, head - 1);
   const rest = Math.max(0, tail - 1);

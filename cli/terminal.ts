@@ -14,4 +14,4 @@ export interface Terminal {
 export type Ending = 0 | 1 | 2;
 
 /** @throws {CannotDo} with a sentence */
-export type CommandLine = (words: readonly string[], desk: Terminal) => Ending;
+export type CommandLine = (words: readonly string[], terminal: Terminal) => Ending;
