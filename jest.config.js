@@ -1,7 +1,7 @@
 /** Unit tests, beside the code they test. */
 /** @type {import('jest').Config} */
 export default {
-  testMatch: ['<rootDir>/{core,server,web,cli,standins,demo}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,server,web,cli,standins,demo,docs}/**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
     '^.+\\.ts$': [

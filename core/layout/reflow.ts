@@ -3,6 +3,20 @@
  * lines, the one that costs least. Hard limits weigh most; then, roughly in this order, sentences that
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
+ *
+ * How it goes. The captions become one row of words, each with the time it is said in (`tokens.ts`) and
+ * a bond to the next: how closely the two belong together (`phrases/`). Between any two words a caption
+ * may end. `bestCaptions` goes over the words from left to right and keeps, for each word, the cheapest
+ * way to have laid out everything up to it; a caption is tried for each of the few beginnings that a
+ * caption of the style’s most characters can have, and its lines are chosen the same way
+ * (`lines.ts`). What a caption costs depends on its own words and its neighbours’ times alone, so the
+ * cheapest whole is made of cheapest parts.
+ *
+ * What holds:
+ * - No word is lost, added or moved past another; marks, speakers and word times travel with the words.
+ * - It is linear in the words: how many beginnings are tried is bounded by the style, not by the track.
+ * - A caption that is not touched is the same object afterwards, so that whatever knows it keeps its place.
+ * - The result is one edit, with the captions that go and those that come.
  */
 import { tokensOf } from '../text/tokens.ts';
 import { wholeGap, type HouseStyle } from '../style/style.ts';

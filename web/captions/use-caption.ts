@@ -4,6 +4,7 @@ import { usePlayback } from '../playback/playback.ts';
 import { rangeOf } from '../reflow/scope.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
@@ -14,6 +15,7 @@ export function useCaption() {
   const track = useTrack();
   const messages = useMessages();
   const place = usePlace();
+  const selection = useSelection();
   const playback = usePlayback();
   const wholeTrack = useWholeTrack();
   const several = useSeveral();
@@ -26,7 +28,7 @@ export function useCaption() {
   function proof(): void {
     const here = place.caption;
     if (!here || !track.editable) return;
-    if (place.selected) {
+    if (selection.places) {
       several.proof();
       return;
     }
@@ -41,7 +43,7 @@ export function useCaption() {
 
   /** Breaks the lines of the selected captions again, or of the cursor caption. */
   async function breakLines(): Promise<void> {
-    const position = { here: place.index, selected: place.selected, captions: track.captions.length };
+    const position = { here: place.index, selected: selection.places, captions: track.captions.length };
     const done = await wholeTrack.change('reflow', { what: 'lines', every: true, ...rangeOf('selected', position) });
     if (!done) return;
     const many = done.runs.length;

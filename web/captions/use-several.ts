@@ -4,6 +4,7 @@ import { joinedAll, labelled, shifted } from '../../core/operations/several.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { useFindings } from '../stores/findings.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
@@ -12,11 +13,12 @@ export function useSeveral() {
   const track = useTrack();
   const messages = useMessages();
   const place = usePlace();
+  const selection = useSelection();
   const findings = useFindings();
 
   /** The selected captions; the cursor caption where fewer than two are. */
   const captions = computed<readonly Caption[]>(() => {
-    const { selected } = place;
+    const { places: selected } = selection;
     if (selected) return track.captions.slice(selected.from, selected.to + 1);
     return place.caption ? [place.caption] : [];
   });
@@ -28,7 +30,7 @@ export function useSeveral() {
 
   function remove(): void {
     const next =
-      track.captions[(place.selected?.to ?? place.index) + 1] ?? track.captions[(place.selected?.from ?? 0) - 1];
+      track.captions[(selection.places?.to ?? place.index) + 1] ?? track.captions[(selection.places?.from ?? 0) - 1];
     const many = captions.value.length;
     change({ type: 'remove', ids: ids() });
     if (next) place.goTo(next.id, 'chosen');

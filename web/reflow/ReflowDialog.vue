@@ -4,6 +4,7 @@ import type { ReflowRequest } from '../../core/operations/reflow-captions.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
@@ -17,6 +18,7 @@ const job = useJob();
 const track = useTrack();
 const messages = useMessages();
 const place = usePlace();
+const selection = useSelection();
 const findings = useFindings();
 const { preview } = useWholeTrack();
 
@@ -27,11 +29,11 @@ const shown = shallowRef<Tasks['reflow']['answer'] | null>(null);
 /** Long lists are cut; the figures tell of all. */
 const most = 40;
 const style = computed(() => job.job?.style.name ?? '');
-const selected = computed(() => (place.selected ? place.selected.to - place.selected.from + 1 : 0));
+const selected = computed(() => (selection.places ? selection.places.to - selection.places.from + 1 : 0));
 const asked = computed<ReflowRequest>(() => ({
   what: what.value,
   every: every.value,
-  ...rangeOf(where.value, { here: place.index, selected: place.selected, captions: track.captions.length }),
+  ...rangeOf(where.value, { here: place.index, selected: selection.places, captions: track.captions.length }),
 }));
 const gone = computed(() => shown.value?.runs.flatMap((run) => run.before) ?? []);
 const before = computed(() => gone.value.length);

@@ -6,6 +6,7 @@ import { speedText } from '../../core/text/measures.ts';
 import { measured } from '../measured.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
+import { useView } from '../stores/view.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
@@ -16,6 +17,7 @@ import { paintGround, paintMarks } from './draw.ts';
 const job = useJob();
 const track = useTrack();
 const place = usePlace();
+const view = useView();
 const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
@@ -27,8 +29,8 @@ const length = computed(() =>
 );
 const limit = computed(() => job.job?.style.reading.speed.limit ?? 20);
 const inView = computed(() => {
-  const first = place.inView && track.captions[place.inView.from];
-  const last = place.inView && track.captions[place.inView.to];
+  const first = view.places && track.captions[view.places.from];
+  const last = view.places && track.captions[view.places.to];
   return first && last ? { start: first.start, end: last.end } : null;
 });
 const proofed = computed(() => Math.floor((100 * track.proofed) / Math.max(1, track.captions.length)));

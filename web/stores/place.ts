@@ -1,14 +1,8 @@
-/** Where one is: the cursor caption, shared by every stage. */
+/** The cursor caption, shared by every stage. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from './track.ts';
-
-/** A stretch of the track by the captions it begins and ends with. */
-export interface Ends {
-  readonly first: string;
-  readonly last: string;
-}
 
 export const usePlace = defineStore('place', () => {
   const track = useTrack();
@@ -21,20 +15,6 @@ export const usePlace = defineStore('place', () => {
     return found >= 0 ? found : track.captions.length > 0 ? 0 : -1;
   });
   const caption = computed(() => track.captions[index.value] ?? null);
-
-  /** Places of the first and the last caption of a stretch; null while either is not there. */
-  function placesOf(stretch: Ends | null): { readonly from: number; readonly to: number } | null {
-    if (!stretch) return null;
-    const from = track.captions.findIndex((c) => c.id === stretch.first);
-    const to = track.captions.findIndex((c) => c.id === stretch.last);
-    return from >= 0 && to >= from ? { from, to } : null;
-  }
-  /** The captions that are selected; null while fewer than two are. */
-  const selection = ref<Ends | null>(null);
-  const selected = computed(() => placesOf(selection.value));
-  /** The captions in sight; null where a stage shows none. */
-  const view = ref<Ends | null>(null);
-  const inView = computed(() => placesOf(view.value));
 
   /** How often a caption was gone to; one that is the cursor already, but out of sight, is gone to as well. */
   const gone = ref(0);
@@ -70,5 +50,5 @@ export const usePlace = defineStore('place', () => {
     }
     return false;
   }
-  return { id, index, caption, follow, selection, selected, view, inView, gone, enter, goTo, goToNext, move };
+  return { id, index, caption, follow, gone, enter, goTo, goToNext, move };
 });

@@ -11,7 +11,7 @@ export interface Log {
   readonly append: (track: string, batch: Batch) => Promise<number | Since>;
 }
 
-export const isOtherHistory = (error: unknown): boolean => hasCode(error, 'other-history');
+export const isOtherHistory = (error: unknown): error is ApiError => hasCode(error, 'other-history');
 
 /** Whether the track is not there any more. */
 export const isMissing = (error: unknown): boolean => hasCode(error, 'missing');

@@ -22,7 +22,8 @@ import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
 import { transform } from '../../core/track/transform/transform.ts';
 import { sentence } from '../../core/contract/api-error.ts';
-import { nextBatch, sentTogether } from './batches.ts';
+import { nextBatch } from './batches.ts';
+import { withoutDelivered } from './left-edits.ts';
 import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
 import type { PendingEdits, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
 
@@ -307,20 +308,9 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
    * so that the log tells whether it has it; the rest is carried over what has come since its base.
    */
   async function adopt(left: WaitingLine): Promise<void> {
-    let { base, after, edits } = left;
+    const { base, after, edits, elsewhere } = await withoutDelivered(log, id, left);
     try {
-      while (edits[0]?.batch) {
-        const { batch } = edits[0];
-        const sent = sentTogether(edits);
-        const answer = await log
-          .append(id, { id: batch, base, after, edits: editsOf(sent) })
-          .catch((error: unknown) => {
-            if (isFinal(error) && !isOtherHistory(error)) return null;
-            throw error;
-          });
-        if (typeof answer !== 'number') break;
-        [base, after, edits] = [answer, batch, edits.slice(sent.length)];
-      }
+      if (elsewhere !== null) throw elsewhere;
       let theirs = await log.since(id, base, after);
       if (!confirmed) return;
       const start = (await log.load(id, base)).captions;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
-import { usePlace } from '../stores/place.ts';
+import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useSeveral } from '../captions/use-several.ts';
 
-const place = usePlace();
+const selection = useSelection();
 const track = useTrack();
 const dialogs = useDialogs();
 const several = useSeveral();
@@ -14,7 +14,7 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
 </script>
 
 <template>
-  <div v-if="place.selected && track.editable" class="foot-bar" role="toolbar" aria-label="The selected captions">
+  <div v-if="selection.places && track.editable" class="foot-bar" role="toolbar" aria-label="The selected captions">
     <p role="status">
       <b>{{ many }} captions</b>
     </p>

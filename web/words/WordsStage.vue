@@ -3,12 +3,13 @@ import { computed } from 'vue';
 import { useCaption } from '../captions/use-caption.ts';
 import { useGoToFinding } from '../checks/use-go-to-finding.ts';
 import { useFindings } from '../stores/findings.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import EmptyTrack from './EmptyTrack.vue';
 import FindBar from './FindBar.vue';
-import MendOffer from './CorrectionOffer.vue';
+import CorrectionOffer from './CorrectionOffer.vue';
 import PlacesDialog from './PlacesDialog.vue';
 import SelectionBar from './SelectionBar.vue';
 import SuggestionCard from './SuggestionCard.vue';
@@ -20,6 +21,7 @@ import KeyHint from '../commands/KeyHint.vue';
 
 const track = useTrack();
 const place = usePlace();
+const selection = useSelection();
 const caption = useCaption();
 const goToFinding = useGoToFinding();
 const findings = useFindings();
@@ -93,7 +95,7 @@ const readings = [
     <WordsSurface />
     <SuggestionCard />
     <SelectionBar />
-    <MendOffer v-if="!place.selected" />
+    <CorrectionOffer v-if="!selection.places" />
     <PlacesDialog
       v-if="mends.offer"
       v-model:open="mends.choosing"

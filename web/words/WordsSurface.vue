@@ -6,6 +6,8 @@ import { newId } from '../sync/ids.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
+import { useView } from '../stores/view.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
@@ -23,6 +25,8 @@ const track = useTrack();
 const shown = useShownSurface();
 const messages = useMessages();
 const place = usePlace();
+const selection = useSelection();
+const view = useView();
 const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
@@ -89,8 +93,8 @@ onMounted(() => {
       void router.push({ name: 'tracks' });
     },
     onEnter: place.enter,
-    onView: (stretch) => (place.view = stretch),
-    onSelect: (stretch) => (place.selection = stretch),
+    onView: (stretch) => (view.ends = stretch),
+    onSelect: (stretch) => (selection.ends = stretch),
   });
   shown.surface = surface;
   if (place.caption) surface.show(place.caption.id, true);
@@ -99,8 +103,8 @@ onMounted(() => {
 onBeforeUnmount(() => {
   mends.settle();
   track.composing = false;
-  place.selection = null;
-  place.view = null;
+  selection.ends = null;
+  view.ends = null;
   shown.surface = null;
   surface?.destroy();
 });

@@ -10,6 +10,7 @@ import type { Caption, Track, WordRange } from '../../core/track/caption.ts';
 import { agreed, isDoubtful } from '../../core/track/doubt.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
+import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
@@ -48,6 +49,7 @@ export const useDoubt = defineStore('doubt', () => {
   const shown = useShownSurface();
   const messages = useMessages();
   const place = usePlace();
+  const selection = useSelection();
   const preferences = usePreferences();
   const mends = useCorrections();
   const playback = usePlayback();
@@ -156,10 +158,10 @@ export const useDoubt = defineStore('doubt', () => {
   function suggestHere(): void {
     const chosen = shown.surface?.chosen();
     const caption = track.captions.find((c) => c.id === chosen?.id);
-    const asked = chosen && caption && !place.selected ? selectedWordsAt(caption, chosen) : null;
+    const asked = chosen && caption && !selection.places ? selectedWordsAt(caption, chosen) : null;
     if (caption && asked) void suggest(caption, asked);
     else
-      messages.remark = place.selected
+      messages.remark = selection.places
         ? 'Words of several captions are selected; suggestions are for words of one.'
         : 'No word is at the cursor to make suggestions for.';
   }

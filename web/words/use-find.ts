@@ -5,6 +5,7 @@ import { compile, type Query, type Seek } from '../../core/find/query.ts';
 import { matchesIn, type MatchInTrack } from '../../core/find/replace.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { usePlace } from '../stores/place.ts';
+import { useSelection } from '../stores/selection.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { nextTurn } from '../background/idle.ts';
@@ -19,6 +20,7 @@ export const useFind = defineStore('find', () => {
   const shown = useShownSurface();
   const messages = useMessages();
   const place = usePlace();
+  const selection = useSelection();
   const open = ref(false);
   const query = ref<Query>({ text: '', matchCase: false, wholeWords: false, pattern: false });
   const replacement = ref('');
@@ -131,7 +133,7 @@ export const useFind = defineStore('find', () => {
 
   /** Opens the panel: looking for what is selected, or in it where that is several captions. */
   function start(): void {
-    const { selected } = place;
+    const { places: selected } = selection;
     const text = shown.surface?.selectedText() ?? '';
     if (!selected && text !== '' && text.length < 200)
       query.value = { ...query.value, text: text.replace(/\n/g, ' '), pattern: false };

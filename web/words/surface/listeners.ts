@@ -1,7 +1,7 @@
 /** What the surface tells the page as it happens: changes and moves by hand, what is selected, what is in sight. */
+import type { Ends } from '../../stores/ends.ts';
 import type { Extension } from '@codemirror/state';
 import { EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
-import type { Ends } from '../../stores/place.ts';
 import { spotAt } from './layout.ts';
 import { fromTrack, layoutField, trackChange, type TrackChange } from './state.ts';
 

@@ -1,8 +1,22 @@
 /**
  * The text surface: one CodeMirror document for the whole track, bound to the edit log both ways. A
- * line of the document is a line of a caption. Changes by hand are translated into edits; changes of
- * the track from elsewhere come in as the smallest change of the text, and never while an input
- * method is composing.
+ * line of the document is a line of a caption; captions follow each other line after line, and which
+ * line is whose is known by the layout (`layout.ts`), a field of the editor’s state.
+ *
+ * By hand: a transaction that changes the document is taken apart before it happens
+ * (`edits-from-changes.ts`). `edit-of-change.ts` says which edit of the track it is; the edit is applied
+ * to the captions, and where the document after it is what was typed the transaction goes through as
+ * it is, so that input methods and the browser’s own editing are not disturbed. Where it is not (a
+ * split, a join, text across captions) another transaction takes its place.
+ *
+ * From elsewhere: captions that others changed come in as the smallest changes of the text
+ * (`changesTo`), marked `fromTrack` so that they are not taken for typing.
+ *
+ * What holds:
+ * - The document is always `documentOf(captions)`: nothing stands in it that the track does not have.
+ * - While an input method is composing, nothing comes in from elsewhere.
+ * - What is shown on the text (doubt, findings, matches) is decoration and never part of the document.
+ * - The cursor stays in the word it was in, whatever comes in around it.
  */
 import { defaultKeymap } from '@codemirror/commands';
 import { EditorSelection, EditorState, Prec, type Extension, type StateEffect } from '@codemirror/state';
