@@ -190,8 +190,11 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
 
 const at = (numbers: Float64Array | Int32Array, i: number): number => numbers[i] ?? 0;
 
-/** The least that words i to j cost on one line or two; a way to look at many stretches quickly. */
-function linesCost(board: Board, i: number, j: number): number {
+/**
+ * The least that words i to j cost on one line or two; a way to look at many stretches quickly.
+ * @param most what it may cost at most to be of interest; where it costs as much, anything of that size stands for it
+ */
+function linesCost(board: Board, i: number, j: number, most: number): number {
   const { before, lineBreak, opens, words, space, limit, wordLimit, oneLine, fill, shorter } = board;
   const from = at(before, i);
   const to = at(before, j) - space;
@@ -209,12 +212,13 @@ function linesCost(board: Board, i: number, j: number): number {
     const first = at(before, k) - space - from;
     const second = to - at(before, k);
     let cost = opens[k] === 1 ? 0 : at(lineBreak, k - 1);
-    if (cost >= least) continue;
+    if (cost >= least || cost > most) continue;
     if (fill) cost += (limit - first) * 0.5;
     else
       cost +=
         (first > second ? first - second : second - first) * 0.5 +
         (shorter && first > second ? (first - second) * 0.4 : 0);
+    if (cost >= least || cost > most) continue;
     if (k - i > wordLimit) cost += (k - i - wordLimit) * overWords;
     if (j - k > wordLimit) cost += (j - k - wordLimit) * overWords;
     cost += (sharedIn(words, i, k) + sharedIn(words, k, j)) * sharedLine;
@@ -250,7 +254,7 @@ function captionCost(board: Board, i: number, j: number, most = Infinity): numbe
   else if (speed > target) cost += (speed - target) * costs.brisk;
   if (duration < shortest) cost += costs.tooShort + (shortest - duration) / 10;
   if (duration > longest) cost += costs.tooLong + (duration - longest) / 10;
-  return cost > most ? Infinity : cost + linesCost(board, i, j);
+  return cost > most ? Infinity : cost + linesCost(board, i, j, most - cost);
 }
 
 /** What captions cost that begin at these words. */

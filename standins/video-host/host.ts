@@ -22,7 +22,7 @@ import { Unreadable } from '../../core/formats/format.ts';
 import {
   behavedWell,
   behaviour as behaviourSchema,
-  brought,
+  brought as broughtSchema,
   type Behaviour,
   type HeldRecording,
   type HeldTrack,
@@ -81,6 +81,8 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   let behaviour = behavedWell;
   /** Captions that were delivered here, by the key they came under. */
   const deliveries = new Map<string, number>();
+  /** Recordings that were brought here, by the key they came under. */
+  const brought = new Map<string, number>();
   const timers = new Set<NodeJS.Timeout>();
   app.addHook('onClose', (_app, done) => {
     timers.forEach(clearTimeout);
@@ -131,10 +133,11 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
     ({ body }) => (behaviour = { ...behaviour, ...body }),
   );
   app.get('/deliveries', () => Object.fromEntries(deliveries));
+  app.get('/brought', () => Object.fromEntries(brought));
   app.get('/recordings', () => recordings.map((r) => summary(r.id)));
   app.put<{ Params: { id: string }; Querystring: { title: string; type: string; language: string }; Body: Readable }>(
     '/recordings/:id',
-    { bodyLimit: largestRecording, schema: { querystring: brought } },
+    { bodyLimit: largestRecording, schema: { querystring: broughtSchema } },
     async (request, reply) => {
       const { title, type, language } = request.query;
       if (behaviour.refuse) return reply.status(422).send({ message: behaviour.refuse });
@@ -154,6 +157,8 @@ export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
         });
         held.set(id, []);
       }
+      brought.set(request.params.id, (brought.get(request.params.id) ?? 0) + 1);
+      if (behaviour.slow > 0) await pause(behaviour.slow);
       return reply.status(201).send(summary(id));
     },
   );

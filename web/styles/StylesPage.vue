@@ -6,23 +6,23 @@ import DeleteStyle from './DeleteStyle.vue';
 import StyleTable from './StyleTable.vue';
 import { useStyleEditor } from './use-style-editor.ts';
 
-const desk = useStyleEditor();
-const { styles, draft, said, loaded } = desk;
+const editor = useStyleEditor();
+const { styles, draft, said, loaded } = editor;
 const leaving = shallowRef<HouseStyle | null>(null);
 const others = computed(() => styles.all.filter((s) => s.id !== leaving.value?.id));
 
 function take(event: Event): void {
   const input = event.target as HTMLInputElement;
   const [file] = input.files ?? [];
-  if (file) void desk.importFile(file);
+  if (file) void editor.importFile(file);
   input.value = '';
 }
 function remove(instead: string | null): void {
-  if (leaving.value) void desk.remove(leaving.value, instead);
+  if (leaving.value) void editor.remove(leaving.value, instead);
 }
 onMounted(() => {
   document.title = 'House styles · Fenwix';
-  void desk.load();
+  void editor.load();
 });
 </script>
 
@@ -50,7 +50,7 @@ onMounted(() => {
             <li v-for="fault in said.faults" :key="fault">{{ fault }}</li>
           </ul>
         </div>
-        <button v-if="!loaded" type="button" class="plain-button" @click="desk.load()">Try again</button>
+        <button v-if="!loaded" type="button" class="plain-button" @click="editor.load()">Try again</button>
         <button v-else type="button" class="plain-button" @click="said = null">Close</button>
       </div>
       <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
@@ -58,18 +58,18 @@ onMounted(() => {
           v-model:draft="draft"
           :styles="styles.all"
           :own="styles.own"
-          :uses-of="desk.usesOf.value"
-          @edit="desk.edit"
-          @copy="desk.copy"
-          @export="desk.exportFile"
+          :uses-of="editor.usesOf.value"
+          @edit="editor.edit"
+          @copy="editor.copy"
+          @export="editor.exportFile"
           @remove="leaving = $event"
-          @bring-up="desk.bringUp"
-          @save="desk.save"
+          @bring-up="editor.bringUp"
+          @save="editor.save"
         />
       </div>
       <DeleteStyle
         v-model:leaving="leaving"
-        :uses="leaving ? desk.usesOf.value(leaving.id) : []"
+        :uses="leaving ? editor.usesOf.value(leaving.id) : []"
         :others="others"
         @remove="remove"
       />
