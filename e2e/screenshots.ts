@@ -100,7 +100,7 @@ try {
     mobile: false,
   });
   await driver.get(services.address);
-  await see(driver, '.row');
+  await says(driver, /\d+\s+findings/);
   await picture('jobs');
   await (await see(driver, '.row-link')).click();
   await see(driver, '.cm-line');
