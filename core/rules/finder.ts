@@ -1,6 +1,7 @@
 /** Finds in whole tracks, and after an edit again only where it can have changed something. */
 import { equalEnds } from '../text/equal-ends.ts';
 import type { Caption } from '../track/caption.ts';
+import { changedAt } from '../track/changed-at.ts';
 import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt, mustOf, noFindings } from './findings.ts';
 
@@ -118,6 +119,9 @@ interface Changed {
 
 /** The part in which two lists of captions differ, with the captions on either side, whose neighbour is another. */
 function changed(before: readonly Caption[], after: readonly Caption[]): Changed {
+  const at = changedAt(before, after);
+  if (at !== null)
+    return { from: Math.max(0, at - 1), toBefore: Math.min(before.length, at + 2), to: Math.min(after.length, at + 2) };
   const { head, tail } = equalEnds(before, after);
   if (head === before.length && head === after.length) return { from: head, toBefore: head, to: head };
   const rest = Math.max(0, tail - 1);

@@ -1,6 +1,7 @@
 /** Applies edits to captions: one with the edit that takes it back, or many in one pass. */
 import { sorted, type Caption } from './caption.ts';
 import { effectOf, type Effect, type Lookup } from './effects.ts';
+import { rememberChange } from './changed-at.ts';
 import type { Edit, Single } from './edits.ts';
 
 export interface Applied {
@@ -60,8 +61,15 @@ function applyOne(captions: readonly Caption[], edit: Single): Applied {
   const { before, after, inverse } = effectOf(edit, (id) => captions.find((c) => c.id === id));
   const [first] = before;
   if (!first) return { captions: after.length === 0 ? captions : sorted([...captions, ...after]), inverse };
-  const gone = new Set(before);
   const at = captions.indexOf(first);
+  const [only] = after;
+  if (only && before.length === 1 && after.length === 1 && only.start === first.start && only.end === first.end) {
+    // By far the most common: a key. It stays where it is.
+    const changed = captions.with(at, only);
+    rememberChange(captions, changed, at);
+    return { captions: changed, inverse };
+  }
+  const gone = new Set(before);
   const next = before.length === 1 ? [...captions] : captions.filter((c) => !gone.has(c) || c === first);
   next.splice(before.length === 1 ? at : next.indexOf(first), 1, ...after);
   return { captions: sorted(next), inverse };
