@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import JobsPage from './jobs/JobsPage.vue';
 import { stages } from './stages.ts';
+import { useOpening } from './stores/opening.ts';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -19,4 +20,9 @@ export const router = createRouter({
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
+});
+
+router.beforeEach((to, from) => {
+  const { job } = to.params;
+  if (typeof job === 'string' && job !== from.params['job']) useOpening().begin(job);
 });

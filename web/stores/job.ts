@@ -4,14 +4,15 @@ import { computed, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
-import { fairCopyOf, type Job, type TrackSummary } from '../../core/job/job.ts';
-
-const chosenKey = (job: string): string => `fenwix-track-of-${job}`;
+import type { Job, TrackSummary } from '../../core/job/job.ts';
+import { chooseTrack, trackToOpen } from './chosen-track.ts';
+import { useOpening } from './opening.ts';
 
 export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);
   const trouble = shallowRef<string | null>(null);
 
+  const begun = useOpening();
   let opening = 0;
   /** An opening that was overtaken by another does nothing. */
   async function open(id: string): Promise<void> {
@@ -19,7 +20,7 @@ export const useJob = defineStore('job', () => {
     job.value = null;
     trouble.value = null;
     try {
-      const found = await ask('GET /api/jobs/:id', { params: { id } });
+      const found = await (begun.takeJob(id) ?? ask('GET /api/jobs/:id', { params: { id } }));
       if (mine === opening) job.value = found;
     } catch (error) {
       if (mine === opening) trouble.value = sentence(error);
@@ -31,15 +32,10 @@ export const useJob = defineStore('job', () => {
     if (job.value) job.value = await ask('GET /api/jobs/:id', { params: { id: job.value.id } });
   }
 
-  /** The track that is worked on: the one chosen last in this browser, else the fair copy. */
-  function trackToOpen(): TrackSummary | null {
-    if (!job.value) return null;
-    const chosen = localStorage.getItem(chosenKey(job.value.id));
-    const open = job.value.tracks.filter((t) => t.kind !== 'machine');
-    return open.find((t) => t.id === chosen) ?? fairCopyOf(job.value) ?? job.value.tracks[0] ?? null;
-  }
+  /** The track that is worked on. */
+  const first = (): TrackSummary | null => job.value && trackToOpen(job.value);
   function choose(track: string): void {
-    if (job.value) localStorage.setItem(chosenKey(job.value.id), track);
+    if (job.value) chooseTrack(job.value.id, track);
   }
 
   /** @param style one of the house styles by its id, or one changed for this job only @throws {ApiError} */
@@ -50,5 +46,5 @@ export const useJob = defineStore('job', () => {
   const recordingUrl = computed(() =>
     job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
   );
-  return { job, trouble, recordingUrl, open, refresh, trackToOpen, choose, useStyle };
+  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle };
 });

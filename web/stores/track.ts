@@ -11,6 +11,7 @@ import { logBehind } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
 import { useMessages } from './messages.ts';
+import { useOpening } from './opening.ts';
 import { useServerEvents } from './server-events.ts';
 import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
 
@@ -48,6 +49,8 @@ export const useTrack = defineStore('track', () => {
     if (composing.value) await new Promise((ended) => watch(composing, ended, { once: true }));
   }
 
+  const log = logBehind(ask);
+  const begun = useOpening();
   /** Tracks on their way to the server: the one that is shown, and those that were left with work still waiting. */
   const syncs = new Map<string, OpenSync>();
   let current: TrackSync | null = null;
@@ -120,7 +123,7 @@ export const useTrack = defineStore('track', () => {
   function hold(id: string, client: string, outbox: Outbox): OpenSync {
     const channel = new BroadcastChannel(`fenwix-track-${id}`);
     const sync = trackSync(id, {
-      log: logBehind(ask),
+      log: { ...log, load: (track, at) => (at === undefined ? begun.takeTrack(track) : null) ?? log.load(track, at) },
       outbox,
       client,
       alive: alivePages,
