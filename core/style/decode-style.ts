@@ -1,9 +1,8 @@
 /** House styles from files: JSON of the shape `HouseStyle`, every fault named. */
+import type { JsonObject } from '../text/json.ts';
 import { plainStyle } from './shipped.ts';
 import { expectedValues, valueAt, type Expected } from './style-fields.ts';
 import type { HouseStyle } from './style.ts';
-
-type Json = Readonly<Record<string, unknown>>;
 
 /** Either a style, or what is wrong, a sentence each. */
 export type DecodedStyle =
@@ -49,7 +48,7 @@ export function decodeStyle(value: unknown): DecodedStyle {
   const schema = valueAt(value, 'schema');
   if (typeof schema === 'number' && schema > 2)
     return { style: null, faults: [`schema: ${String(schema)} is of a later Fenwix; this one reads up to 2.`] };
-  const current = schema === 1 ? broughtUp(value as Json) : value;
+  const current = schema === 1 ? broughtUp(value as JsonObject) : value;
   const wrong = Object.entries(expected).flatMap(([path, { is, what }]) => {
     const found = valueAt(current, path);
     if (is(found)) return [];
@@ -66,10 +65,10 @@ export function decodeStyle(value: unknown): DecodedStyle {
 }
 
 /** A style of schema 1 with what schema 2 added: off, or as the plain style has it. */
-function broughtUp(old: Json): Json {
-  const part = (name: string): Json => {
+function broughtUp(old: JsonObject): JsonObject {
+  const part = (name: string): JsonObject => {
     const found = old[name];
-    return typeof found === 'object' && found !== null ? (found as Json) : {};
+    return typeof found === 'object' && found !== null ? (found as JsonObject) : {};
   };
   const oneLine = part('text')['oneLineUpTo'];
   return {

@@ -1,4 +1,5 @@
 /** Every field of a house style: what it is called, what it may be. Reading, showing and editing styles all go by it. */
+import type { JsonObject } from '../text/json.ts';
 import type { HouseStyle, Severity } from './style.ts';
 
 /** One value of a field, by its key within the field. */
@@ -93,8 +94,7 @@ export const fields: readonly Field[] = [
 
 export const fieldGroups = ['Text', 'Reading', 'Time', 'State', 'Counting'] as const;
 
-type Json = Readonly<Record<string, unknown>>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
+const isObject = (value: unknown): value is JsonObject => typeof value === 'object' && value !== null;
 
 /** The value at a path of a JSON value; undefined where there is none. */
 export const valueAt = (value: unknown, path: string): unknown =>

@@ -1,4 +1,5 @@
 /** Edits and captions from unknown JSON: the one place that says what a valid one is. */
+import type { JsonObject } from '../text/json.ts';
 import { markKinds } from './caption.ts';
 import { withVersions } from './caption.ts';
 import type {
@@ -20,15 +21,15 @@ export class NotDecoded extends Error {
   override readonly name = 'NotDecoded';
 }
 
-type Json = Readonly<Record<string, unknown>>;
-
 const wordSources: readonly WordSource[] = ['recogniser', 'aligned', 'guessed'];
 
 function fail(at: string, expected: string): never {
   throw new NotDecoded(`${at}: expected ${expected}.`);
 }
-function object(value: unknown, at: string): Json {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : fail(at, 'an object');
+function object(value: unknown, at: string): JsonObject {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? (value as JsonObject)
+    : fail(at, 'an object');
 }
 function list<T>(value: unknown, at: string, item: (v: unknown, at: string) => T): T[] {
   return Array.isArray(value) ? value.map((v, i) => item(v, `${at}[${String(i)}]`)) : fail(at, 'a list');
@@ -55,7 +56,7 @@ const text = (value: unknown, at: string): string => {
   return found.includes('\r') ? fail(at, 'text with plain line breaks') : found;
 };
 
-function span(value: Json, at: string, length: number): { from: number; to: number } {
+function span(value: JsonObject, at: string, length: number): { from: number; to: number } {
   const from = whole(value['from'], `${at}.from`);
   const to = whole(value['to'], `${at}.to`);
   return from <= to && to <= length ? { from, to } : fail(at, `a range inside ${String(length)} characters`);
@@ -106,7 +107,7 @@ export function decodeCaption(value: unknown, at = 'caption'): Caption {
     : withVersions(one, list(json['versions'], `${at}.versions`, decodeVersion));
 }
 
-function decodeOne(json: Json, at: string): Omit<Caption, 'versions'> {
+function decodeOne(json: JsonObject, at: string): Omit<Caption, 'versions'> {
   const body = text(json['text'], `${at}.text`);
   const start = whole(json['start'], `${at}.start`);
   const end = whole(json['end'], `${at}.end`);

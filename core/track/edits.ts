@@ -78,6 +78,10 @@ export type Choice = 'standing' | 'removed' | `version:${string}`;
 
 /** An edit of a kind. */
 export type EditOf<K extends Edit['type']> = Extract<Edit, { readonly type: K }>;
+/** Typing. */
+export type Splice = EditOf<'splice'>;
+/** Captions that change and keep their ids, as they are to be. */
+export type SetCaptions = EditOf<'setCaptions'>;
 /** An edit that holds no others. */
 export type Single = Exclude<Edit, { readonly type: 'together' }>;
 

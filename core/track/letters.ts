@@ -4,10 +4,8 @@
  */
 import { isSpaceUnit } from '../text/tokens.ts';
 import { inOrder, type Caption } from './caption.ts';
-import type { EditOf } from './edits.ts';
+import type { Splice } from './edits.ts';
 import { changesOf, difference } from './text-changes.ts';
-
-type Splice = EditOf<'splice'>;
 
 /** Captions in order with where each of their letters is: caption and offset, letter after letter. */
 interface Letters {

@@ -1,9 +1,7 @@
 /** Changes of one text that meet: CodeMirror's change sets carry one over the other. */
 import { equalTextEnds } from '../text/equal-ends.ts';
 import { ChangeSet } from '@codemirror/state';
-import type { EditOf } from './edits.ts';
-
-type Splice = EditOf<'splice'>;
+import type { Splice } from './edits.ts';
 
 /** A place in a text whose characters become others. */
 export interface TextChangeSpec {

@@ -6,11 +6,9 @@
  */
 import { endsSentence, openingCapital, type Resized } from '../../core/text/capitals.ts';
 import type { Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit, Splice } from '../../core/track/edits.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
-
-type Splice = Extract<Edit, { type: 'splice' }>;
 
 /** A capital that was made, and the sign it was made for. */
 interface Made {

@@ -2,6 +2,7 @@
  * Fenwix's own track file: JSON with everything a track has. The schema stands in
  * `docs/track-file.schema.json`; `version` goes up when a reader of the old one could go wrong.
  */
+import type { JsonObject } from '../../text/json.ts';
 import type { Sheet } from '../sheet.ts';
 import type { ParseWarning } from '../warning.ts';
 import { decodeCaption, NotDecoded } from '../../track/decode.ts';
@@ -19,12 +20,10 @@ interface TrackFile {
   readonly captions: readonly Caption[];
 }
 
-type Json = Readonly<Record<string, unknown>>;
-
 /** The beginning of a track file, whatever the order of its keys and its white space. */
 const shape = /^\s*\{[\s\S]{0,2000}"fenwix"\s*:\s*"track"/;
 
-function parse(text: string): Json {
+function parse(text: string): JsonObject {
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -32,7 +31,8 @@ function parse(text: string): Json {
     const why = error instanceof Error ? error.message.replace(/\s+/g, ' ') : '';
     throw new Unreadable(`This track file is not whole: its JSON ends or breaks off somewhere (${why.slice(0, 120)}).`);
   }
-  if (typeof value === 'object' && value !== null && (value as Json)['fenwix'] === 'track') return value as Json;
+  if (typeof value === 'object' && value !== null && (value as JsonObject)['fenwix'] === 'track')
+    return value as JsonObject;
   throw new Unreadable('This JSON file is not a track file of Fenwix: "fenwix": "track" was expected in it.');
 }
 

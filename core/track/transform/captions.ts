@@ -1,7 +1,7 @@
 /** Changes of one caption as a whole that meet changes of its parts. */
 import { withVersions, type Caption } from '../caption.ts';
 import { withVersion } from '../effects.ts';
-import type { EditOf, Single } from '../edits.ts';
+import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { spliceText, type Ranged } from '../ranges.ts';
 import type { Cross } from './cross.ts';
 import { after, type PartsState } from './parts.ts';
@@ -12,11 +12,9 @@ import type { ChangeSet } from '@codemirror/state';
 export type Attribute = EditOf<
   'setTimes' | 'retime' | 'mark' | 'letBe' | 'proof' | 'setWords' | 'setSpeaker' | 'setPlacement' | 'keepVersion'
 >;
-type Whole = EditOf<'setCaptions'>;
-type Splice = EditOf<'splice'>;
 
 /** The caption an edit of one caption is about. */
-export function idOf(part: Attribute | Whole | Splice): string {
+export function idOf(part: Attribute | SetCaptions | Splice): string {
   const id = 'captions' in part ? part.captions[0]?.id : 'ids' in part ? part.ids[0] : part.id;
   return id ?? '';
 }
@@ -42,16 +40,16 @@ const withText = <T extends Ranged>(of: T, set: ChangeSet): T =>
 const baseOf = (at: PartsState, id: string, or: Caption): Caption => at.get(id) ?? or;
 
 /** The caption a whole change makes of one; the part has just one. */
-export function madeBy(whole: Whole): Caption {
+export function madeBy(whole: SetCaptions): Caption {
   const [made] = whole.captions;
   if (!made) throw new RangeError('A change of a caption has a caption.');
   return made;
 }
 
-const wholeOf = (c: Caption): Whole => ({ type: 'setCaptions', captions: [c] });
+const wholeOf = (c: Caption): SetCaptions => ({ type: 'setCaptions', captions: [c] });
 
 /** A caption as a whole change, with more changes made on it. */
-const changedBy = (made: Caption, then: readonly Single[]): Whole =>
+const changedBy = (made: Caption, then: readonly Single[]): SetCaptions =>
   wholeOf(after(new Map([[made.id, made]]), then).get(made.id) ?? made);
 
 /** What is said of a caption, carried over a change of its text. */
@@ -122,7 +120,7 @@ export const spliceOverSplice: Cross<Splice, Splice> = (own, theirs, at) => {
   };
 };
 
-export const spliceOverWhole: Cross<Splice, Whole> = (own, theirs, at) => {
+export const spliceOverWhole: Cross<Splice, SetCaptions> = (own, theirs, at) => {
   const made = madeBy(theirs);
   const base = baseOf(at, own.id, made);
   const set = changeSet(own, base.text.length).map(difference(base.text, made.text));
@@ -130,7 +128,7 @@ export const spliceOverWhole: Cross<Splice, Whole> = (own, theirs, at) => {
   return { own: then, theirs: [changedBy(made, then)] };
 };
 
-export const wholeOverSplice: Cross<Whole, Splice> = (own, theirs, at) => {
+export const wholeOverSplice: Cross<SetCaptions, Splice> = (own, theirs, at) => {
   const made = madeBy(own);
   const base = baseOf(at, made.id, made);
   const set = changeSet(theirs, base.text.length).map(difference(base.text, made.text), true);
@@ -138,14 +136,14 @@ export const wholeOverSplice: Cross<Whole, Splice> = (own, theirs, at) => {
   return { own: [changedBy(made, then)], theirs: then };
 };
 
-export const attributeOverWhole: Cross<Attribute, Whole> = (own, theirs, at) => {
+export const attributeOverWhole: Cross<Attribute, SetCaptions> = (own, theirs, at) => {
   const made = madeBy(theirs);
   const base = baseOf(at, made.id, made);
   const then = carried(own, difference(base.text, made.text), at);
   return { own: then, theirs: [changedBy(made, then)] };
 };
 
-export const wholeOverAttribute: Cross<Whole, Attribute> = (own, theirs, at) => {
+export const wholeOverAttribute: Cross<SetCaptions, Attribute> = (own, theirs, at) => {
   const made = madeBy(own);
   const base = baseOf(at, made.id, made);
   const set = difference(base.text, made.text);
@@ -181,7 +179,7 @@ export function mergedCaption(base: Caption, own: Caption, theirs: Caption): Cap
   return (own.versions ?? []).filter((v) => !old.includes(v)).reduce(withVersion, withVersions(merged, left));
 }
 
-export const wholeOverWhole: Cross<Whole, Whole> = (own, theirs, at) => {
+export const wholeOverWhole: Cross<SetCaptions, SetCaptions> = (own, theirs, at) => {
   const [mine, others] = [madeBy(own), madeBy(theirs)];
   const merged: readonly Single[] = [wholeOf(mergedCaption(baseOf(at, mine.id, mine), mine, others))];
   return { own: merged, theirs: merged };

@@ -4,20 +4,20 @@ import type { Attribute } from './captions.ts';
 import { lapses, settled, type Cross } from './cross.ts';
 import { after } from './parts.ts';
 
-type Choice = EditOf<'chooseVersion'>;
+type ChooseVersion = EditOf<'chooseVersion'>;
 type ChoiceChange = Attribute | EditOf<'setCaptions' | 'splice'>;
 
 /** A new version, or another text, is not chosen against unseen. */
-const isNews = (change: ChoiceChange, choice: Choice): boolean =>
+const isNews = (change: ChoiceChange, choice: ChooseVersion): boolean =>
   change.type === 'keepVersion' ||
   (choice.chosen !== 'standing' && (change.type === 'splice' || change.type === 'setCaptions'));
 
 /** A choice over a change of the caption: it stands unless the change is news to whoever chose. */
-export const choiceOverChange: Cross<Choice, ChoiceChange> = (own, theirs, at) =>
+export const choiceOverChange: Cross<ChooseVersion, ChoiceChange> = (own, theirs, at) =>
   settled(own, theirs, at, isNews(theirs, own) ? [] : [own]);
 
 /** A change over a choice: of the standing version it goes on, of one that went it is kept beside what was chosen. */
-export const changeOverChoice: Cross<ChoiceChange, Choice> = (own, theirs, at) => {
+export const changeOverChoice: Cross<ChoiceChange, ChooseVersion> = (own, theirs, at) => {
   const stays = after(at, [theirs]).has(theirs.id);
   if (theirs.chosen === 'standing' || (own.type === 'keepVersion' && stays)) return settled(own, theirs, at, [own]);
   if (own.type !== 'keepVersion') return lapses(own, theirs, at);
@@ -29,6 +29,6 @@ export const changeOverChoice: Cross<ChoiceChange, Choice> = (own, theirs, at) =
 };
 
 /** A caption that was split, joined, exchanged, removed or chosen for meanwhile is no longer what was chosen about. */
-export const choiceOverStructure: Cross<Choice> = (own, theirs, at) => settled(own, theirs, at, []);
+export const choiceOverStructure: Cross<ChooseVersion> = (own, theirs, at) => settled(own, theirs, at, []);
 
-export const structureOverChoice: Cross<Single, Choice> = (own, theirs, at) => lapses(own, theirs, at);
+export const structureOverChoice: Cross<Single, ChooseVersion> = (own, theirs, at) => lapses(own, theirs, at);

@@ -1,7 +1,7 @@
 /** Captions exchanged for others, as a reflow does, while others work on them. */
 import { withoutVersions, type Caption } from '../caption.ts';
 import { withVersion } from '../effects.ts';
-import type { EditOf, Single } from '../edits.ts';
+import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { idOf, madeBy, mergedCaption, type Attribute } from './captions.ts';
 import { holderOf, lapses, settled, turned, type Cross, type Crossed } from './cross.ts';
 import { letterMap, lettersIn, type LetterMap } from '../letters.ts';
@@ -9,8 +9,6 @@ import { after, between, partsOf, type PartsState } from './parts.ts';
 import { changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Replace = EditOf<'replace'>;
-type Splice = EditOf<'splice'>;
-type Whole = EditOf<'setCaptions'>;
 
 function mapOf(replace: Replace, at: PartsState): LetterMap {
   return letterMap(
@@ -57,7 +55,7 @@ export const spliceOverReplace: Cross<Splice, Replace> = (own, theirs, at) => {
 export const replaceOverSplice = turned(spliceOverReplace);
 
 /** A caption changed as a whole: the one that holds its letters changes alike, else its text goes where its letters went. */
-export const wholeOverReplace: Cross<Whole, Replace> = (own, theirs, at) => {
+export const wholeOverReplace: Cross<SetCaptions, Replace> = (own, theirs, at) => {
   const id = idOf(own);
   const base = at.get(id);
   if (!theirs.removed.includes(id) || !base) return lapses(own, theirs, at);

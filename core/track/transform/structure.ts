@@ -1,6 +1,6 @@
 /** Captions that are split, joined and removed while others work on them. */
 import { withoutVersions, type Caption, type Version } from '../caption.ts';
-import type { EditOf, Single } from '../edits.ts';
+import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { idOf, madeBy, type Attribute } from './captions.ts';
 import { settled, turned, type Cross, type Crossed } from './cross.ts';
 import { lettersIn } from '../letters.ts';
@@ -9,9 +9,7 @@ import { adds, changeSet, difference, splicesOf } from '../text-changes.ts';
 
 type Split = EditOf<'split'>;
 type Join = EditOf<'join'>;
-type Splice = EditOf<'splice'>;
 type Remove = EditOf<'remove'>;
-type Whole = EditOf<'setCaptions'>;
 
 const textOf = (at: PartsState, id: string): string => at.get(id)?.text ?? '';
 
@@ -40,7 +38,7 @@ function movedWith(before: Caption, now: Caption, ms: number): number {
 }
 
 /** A split after its caption has changed otherwise. */
-function splitAfter(split: Split, change: Attribute | Whole, at: PartsState): Split {
+function splitAfter(split: Split, change: Attribute | SetCaptions, at: PartsState): Split {
   const [before, now] = [at.get(split.id), after(at, [change]).get(split.id)];
   if (!before || !now) return split;
   return {
@@ -52,7 +50,7 @@ function splitAfter(split: Split, change: Attribute | Whole, at: PartsState): Sp
 }
 
 /** What is said of a caption against its split: each part gets what it would have had. */
-export const attributeOverSplit: Cross<Attribute | Whole, Split> = (own, theirs, at) => {
+export const attributeOverSplit: Cross<Attribute | SetCaptions, Split> = (own, theirs, at) => {
   const split = splitAfter(theirs, own, at);
   return { own: between(after(at, [theirs]), after(at, [own, split])), theirs: [split] };
 };
@@ -66,7 +64,7 @@ export const versionOverSplit: Cross<EditOf<'keepVersion'>, Split> = (own, their
 export const splitOverVersion = turned(versionOverSplit);
 
 /** What is said of a caption against its join: the joined one gets what it would have had. */
-export const attributeOverJoin: Cross<Attribute | Whole, Join> = (own, theirs, at) => ({
+export const attributeOverJoin: Cross<Attribute | SetCaptions, Join> = (own, theirs, at) => ({
   own: between(after(at, [theirs]), after(at, [own, theirs])),
   theirs: [theirs],
 });
@@ -149,7 +147,7 @@ export const removeOverJoin: Cross<Remove, Join> = (own, theirs, at) => ({
 export const joinOverRemove = turned(removeOverJoin);
 
 /** Whether a change puts text into its caption that whoever removes that caption has not seen. */
-function writes(change: Attribute | Whole | Splice, at: PartsState): boolean {
+function writes(change: Attribute | SetCaptions | Splice, at: PartsState): boolean {
   if (change.type === 'splice') return change.insert.trim() !== '';
   if (change.type === 'keepVersion') return true;
   if (change.type !== 'setCaptions') return false;
@@ -161,13 +159,13 @@ function writes(change: Attribute | Whole | Splice, at: PartsState): boolean {
 }
 
 /** Removing a caption somebody writes in: it stays, with its removal as the other version. */
-export const removeOverChange: Cross<Remove, Attribute | Whole | Splice> = (own, theirs, at): Crossed =>
+export const removeOverChange: Cross<Remove, Attribute | SetCaptions | Splice> = (own, theirs, at): Crossed =>
   writes(theirs, at)
     ? settled(own, theirs, at, [{ type: 'keepVersion', id: idOf(theirs), caption: null }], true)
     : { own: [own], theirs: [] };
 
 /** Writing in a caption somebody removes: it comes back, with its removal as the other version. */
-export const changeOverRemove: Cross<Attribute | Whole | Splice, Remove> = (own, theirs, at): Crossed => {
+export const changeOverRemove: Cross<Attribute | SetCaptions | Splice, Remove> = (own, theirs, at): Crossed => {
   if (!writes(own, at)) return { own: [], theirs: [theirs] };
   const removal: Single = { type: 'keepVersion', id: idOf(own), caption: null };
   const back = after(at, [own, removal]).get(idOf(own));
