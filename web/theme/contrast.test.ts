@@ -26,11 +26,11 @@ it('measures contrast as WCAG does', () => {
 });
 
 const pairs = [
-  ['ink', 'context'],
+  ['ink', 'ground'],
   ['ink', 'sheet'],
   ['ink', 'sun-wash'],
   ['ink', 'alarm-wash'],
-  ['soft', 'context'],
+  ['soft', 'ground'],
   ['soft', 'sheet'],
   ['header-ink', 'header'],
   ['header-soft', 'header'],
@@ -38,15 +38,15 @@ const pairs = [
   ['reed', 'sheet'],
   ['reed', 'reed-wash'],
   ['water', 'sheet'],
-  ['sun-text', 'context'],
+  ['sun-text', 'ground'],
   ['sun-text', 'sheet'],
-  ['alarm', 'context'],
+  ['alarm', 'ground'],
   ['alarm', 'sheet'],
 ] as const;
 
 describe.each(['light', 'dark'] as const)('text in the %s theme', (theme) => {
-  it.each(pairs)('%s on %s has a contrast of 4.5 to 1 or more', (text, context) => {
+  it.each(pairs)('%s on %s has a contrast of 4.5 to 1 or more', (text, ground) => {
     const known = colours(theme);
-    expect(contrast(known[text] ?? '#000000', known[context] ?? '#000000')).toBeGreaterThanOrEqual(4.5);
+    expect(contrast(known[text] ?? '#000000', known[ground] ?? '#000000')).toBeGreaterThanOrEqual(4.5);
   });
 });
