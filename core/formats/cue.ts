@@ -34,7 +34,7 @@ export function captionOfCue(start: number, end: number, foreign: Foreign | null
 export function ordered(
   captions: readonly ReadCaption[],
   lineOf: (index: number) => number,
-  mended: ParseWarning[],
+  warnings: ParseWarning[],
 ): readonly ReadCaption[] {
   let disorder = false;
   for (let i = 1; i < captions.length; i++) {
@@ -42,7 +42,7 @@ export function ordered(
     const before = captions[i - 1];
     if (!here || !before) continue;
     if (here.start < before.start) {
-      mended.push({
+      warnings.push({
         line: lineOf(i),
         message: 'This caption begins before the one above it; it was moved to its place in time.',
       });

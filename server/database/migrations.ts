@@ -126,7 +126,6 @@ const steps: readonly MigrationStep[] = [
         t.float('progress').notNullable();
         t.integer('tries').notNullable();
         t.text('reason').nullable();
-        t.text('input').notNullable();
         t.bigInteger('next').nullable();
         t.text('holder').nullable();
         t.bigInteger('until').nullable();

@@ -51,7 +51,6 @@ export function validateByJoi(app: FastifyInstance): void {
 export const id = Joi.string().max(mostCharacters.id);
 /** The SHA-256 of a recording's bytes. */
 export const hash = Joi.string().hex().length(64);
-export const page = id.required();
 /** Names the one thing a path is about. */
 export const byId = objectOf<{ readonly id: string }>({ id: id.required() });
 export const byHash = objectOf<{ readonly hash: string }>({ hash: hash.required() });

@@ -21,8 +21,6 @@ import { changeWork, openWork, workRow, type WorkRow } from './store.ts';
 /** What a handler is given. */
 export interface WorkRun {
   readonly work: Work;
-  /** What the work was made with. */
-  readonly input: unknown;
   /** Aborted where the work is stopped, or the server. */
   readonly signal: AbortSignal;
   /** @param share that is done, 0 to 1 */
@@ -146,7 +144,7 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
       );
     };
     try {
-      const outcome = await handler({ work: openWork(row), input: JSON.parse(row.input) as unknown, signal, progress });
+      const outcome = await handler({ work: openWork(row), signal, progress });
       if ('done' in outcome) await end({ state: 'done', progress: 1, reason: null, next: null }, outcome.done);
       else await end({ state: 'waiting', reason: null, next: Date.now() + outcome.later });
     } catch (error) {

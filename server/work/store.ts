@@ -5,8 +5,6 @@ import { workKinds, type Work, type WorkKind } from '../../core/job/work.ts';
 import { missing } from '../http/errors.ts';
 
 export interface WorkRow extends Work {
-  /** JSON of what its handler needs to know. */
-  readonly input: string;
   /** The page that is on it, and until when, in ms since 1970. */
   readonly holder: string | null;
   readonly until: number | null;
@@ -16,16 +14,15 @@ export interface NewWork {
   readonly kind: WorkKind;
   readonly subject: string;
   readonly job: string | null;
-  readonly input?: unknown;
   /** Not before this moment, in ms since 1970. */
   readonly next?: number;
 }
 
 /** Work as it is given out. */
-export const openWork = ({ input: _i, holder: _h, until: _u, ...work }: WorkRow): Work => work;
+export const openWork = ({ holder: _h, until: _u, ...work }: WorkRow): Work => work;
 
 /** Writes work down, once for each kind and subject. */
-export async function addWork(tx: Knex, { kind, subject, job, input, next }: NewWork): Promise<void> {
+export async function addWork(tx: Knex, { kind, subject, job, next }: NewWork): Promise<void> {
   const now = Date.now();
   const row: WorkRow = {
     id: randomUUID(),
@@ -38,7 +35,6 @@ export async function addWork(tx: Knex, { kind, subject, job, input, next }: New
     tries: 0,
     reason: null,
     next: next ?? now,
-    input: JSON.stringify(input ?? null),
     holder: null,
     until: null,
     made: now,

@@ -1,7 +1,7 @@
 /** Work that a page does for the server: taken under a lease that is renewed, so that no other page does it too. */
 import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import type { Ask } from '../../core/contract/contract.ts';
-import { leaseMs } from '../../core/contract/limits.ts';
+import { leaseMs, mostCharacters } from '../../core/contract/limits.ts';
 import type { Leased } from '../../core/contract/work.ts';
 import type { Work } from '../../core/job/work.ts';
 
@@ -59,7 +59,7 @@ export async function doLeased(
     if (lost.signal.aborted || hasCode(error, 'leased')) return false;
     // What the server’s absence has kept from being done is taken up by whoever comes next.
     if (hasCode(error, 'away')) throw error;
-    reason = sentence(error).slice(0, 500);
+    reason = sentence(error).slice(0, mostCharacters.reason);
   } finally {
     clearInterval(renewing);
   }

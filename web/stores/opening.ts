@@ -1,6 +1,7 @@
 /**
  * A job and its track, asked for as soon as it is known which: while the pieces of the page that shows
- * them are still on their way. Each is taken once; what is not taken is asked for anew.
+ * them are still on their way. Each is good for the
+ * opening it was asked for: what was not taken then would be of an earlier moment.
  */
 import { defineStore } from 'pinia';
 import type { Job } from '../../core/job/job.ts';
@@ -42,11 +43,11 @@ export const useOpening = defineStore('opening', () => {
     if (opening && found) opening.found = null;
     return found;
   }
-  /** A track that was asked for already; null where none was. */
+  /** A track that was asked for already; null where none was. Whichever is opened, it is good for that one opening only. */
   function takeTrack(id: string): Promise<LoggedTrack> | null {
-    const loaded = opening?.track?.id === id ? opening.track.loaded : null;
-    if (opening && loaded) opening.track = null;
-    return loaded;
+    const track = opening?.track ?? null;
+    if (opening) opening.track = null;
+    return track?.id === id ? track.loaded : null;
   }
   return { begin, takeJob, takeTrack };
 });

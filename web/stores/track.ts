@@ -4,10 +4,11 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Applied } from '../../core/track/apply.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { LoggedTrack } from '../../core/track/logged.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';
-import { logBehind } from '../sync/log.ts';
+import { logBehind, type Log } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
 import { useMessages } from './messages.ts';
@@ -28,6 +29,19 @@ interface OpenSync {
 interface Page {
   readonly client: string;
   readonly outbox: Outbox;
+}
+
+/** A log whose first answer was asked for already; everything after that is asked anew. */
+function withFirstLoad(log: Log, loaded: Promise<LoggedTrack>): Log {
+  let first: Promise<LoggedTrack> | null = loaded;
+  return {
+    ...log,
+    load(track, at) {
+      const answer = at === undefined ? first : null;
+      first = null;
+      return answer ?? log.load(track, at);
+    },
+  };
 }
 
 export const useTrack = defineStore('track', () => {
@@ -101,9 +115,9 @@ export const useTrack = defineStore('track', () => {
   }
 
   /** A track of which this is one user more; {@link release} it. @throws {ApiError} when it cannot be had */
-  async function take(id: string): Promise<TrackSync> {
+  async function take(id: string, loaded: Promise<LoggedTrack> | null = null): Promise<TrackSync> {
     const { client, outbox } = await (page ??= thisPage());
-    const held = syncs.get(id) ?? hold(id, client, outbox);
+    const held = syncs.get(id) ?? hold(id, client, outbox, loaded);
     held.users++;
     held.sync.enter();
     try {
@@ -120,10 +134,10 @@ export const useTrack = defineStore('track', () => {
     if (held && --held.users === 0) held.sync.leave();
   }
 
-  function hold(id: string, client: string, outbox: Outbox): OpenSync {
+  function hold(id: string, client: string, outbox: Outbox, loaded: Promise<LoggedTrack> | null): OpenSync {
     const channel = new BroadcastChannel(`fenwix-track-${id}`);
     const sync = trackSync(id, {
-      log: { ...log, load: (track, at) => (at === undefined ? begun.takeTrack(track) : null) ?? log.load(track, at) },
+      log: loaded ? withFirstLoad(log, loaded) : log,
       outbox,
       client,
       alive: alivePages,
@@ -150,7 +164,7 @@ export const useTrack = defineStore('track', () => {
     const mine = ++opening;
     trouble.value = null;
     try {
-      const sync = await take(id);
+      const sync = await take(id, begun.takeTrack(id));
       if (mine !== opening) {
         // Another track was asked for meanwhile; this one goes on by itself with what waits.
         release(id);

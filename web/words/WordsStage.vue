@@ -28,7 +28,7 @@ const findings = useFindings();
 const preferences = usePreferences();
 const doubt = useDoubt();
 const find = useFind();
-const mends = useCorrections();
+const corrections = useCorrections();
 const findable = computed(() => findings.found.byCaption.size > 0);
 const readings = [
   ['lines', 'Line by line'],
@@ -97,13 +97,13 @@ const readings = [
     <SelectionBar />
     <CorrectionOffer v-if="!selection.places" />
     <PlacesDialog
-      v-if="mends.offer"
-      v-model:open="mends.choosing"
-      :title="`Where “${mends.offer.mend.was}” stands too`"
-      :places="mends.offer.places"
-      :replacement="mends.offer.mend.now"
+      v-if="corrections.offer"
+      v-model:open="corrections.choosing"
+      :title="`Where “${corrections.offer.correction.was}” stands too`"
+      :places="corrections.offer.places"
+      :replacement="corrections.offer.correction.now"
       :pattern="false"
-      @done="mends.mendIn($event)"
+      @done="corrections.correctIn($event)"
     />
   </div>
 </template>

@@ -30,7 +30,7 @@ const view = useView();
 const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
-const mends = useCorrections();
+const corrections = useCorrections();
 const capitals = useCapitals();
 const said = useSpokenWord();
 const arriving = useDroppedFile();
@@ -66,7 +66,7 @@ onMounted(() => {
       const before = edit.type === 'splice' ? find(edit.id) : undefined;
       track.change(edit, mergeable, applied);
       playback.typed();
-      if (before) mends.typing(before);
+      if (before) corrections.typing(before);
       // The surface is still taking this change in.
       queueMicrotask(() => capitals.typed(edit));
     },
@@ -101,7 +101,7 @@ onMounted(() => {
   surface.view.focus();
 });
 onBeforeUnmount(() => {
-  mends.settle();
+  corrections.settle();
   track.composing = false;
   selection.ends = null;
   view.ends = null;

@@ -25,7 +25,7 @@ export function wordsCommands(): readonly Command[] {
   const mark = (kind: 'italic' | 'bold' | 'underline') => inWords(() => shown.surface?.mark(kind));
   function correctSame(): void {
     corrections.settle();
-    if (corrections.offer) void corrections.mendIn(corrections.offer.places);
+    if (corrections.offer) void corrections.correctIn(corrections.offer.places);
     else messages.remark = 'There is no mend to repeat: mend a word, and the other places are offered.';
   }
 

@@ -1,4 +1,4 @@
-/** One mend, and the other places where the same was wrong. */
+/** One correction, and the other places where the same was wrong. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { isStillThere, correctionOf, sameElsewhere, type Correction } from '../../core/find/corrections.ts';
@@ -9,13 +9,13 @@ import { useTrack } from '../stores/track.ts';
 import { replaceIn } from './replacing.ts';
 
 export interface Offer {
-  readonly mend: Correction;
-  /** The caption that was mended by hand. */
+  readonly correction: Correction;
+  /** The caption that was corrected by hand. */
   readonly caption: string;
   readonly places: readonly MatchInTrack[];
 }
 
-/** A mend is looked at so long after the last key, in ms. */
+/** A correction is looked at so long after the last key, in ms. */
 const settled = 700;
 
 export const useCorrections = defineStore('mends', () => {
@@ -28,13 +28,13 @@ export const useCorrections = defineStore('mends', () => {
   let began: Caption | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
-  /** Looks what was mended between two states of a caption, and where else it stands. */
+  /** Looks what was corrected between two states of a caption, and where else it stands. */
   function look(before: Caption, after: Caption): void {
     began = null;
-    const mend = correctionOf(before.text, after.text, track.track?.language ?? null);
-    if (!mend) return;
-    const places = sameElsewhere(track.captions, mend, after.id);
-    offer.value = places.length > 0 ? { mend, caption: after.id, places } : null;
+    const correction = correctionOf(before.text, after.text, track.track?.language ?? null);
+    if (!correction) return;
+    const places = sameElsewhere(track.captions, correction, after.id);
+    offer.value = places.length > 0 ? { correction, caption: after.id, places } : null;
     choosing.value = false;
   }
 
@@ -58,27 +58,27 @@ export const useCorrections = defineStore('mends', () => {
     choosing.value = false;
   }
 
-  // A mend that was taken back is nothing to repeat.
+  // A correction that was taken back is nothing to repeat.
   watch(
     () => track.captions,
     (captions) => {
       const now = offer.value;
-      const mended = now && captions.find((c) => c.id === now.caption);
-      if (now && !(mended && isStillThere(now.mend, mended))) leave();
+      const corrected = now && captions.find((c) => c.id === now.caption);
+      if (now && !(corrected && isStillThere(now.correction, corrected))) leave();
     },
   );
 
   /** Mends the same in these places too, as one step. */
-  async function mendIn(places: readonly MatchInTrack[]): Promise<void> {
+  async function correctIn(places: readonly MatchInTrack[]): Promise<void> {
     const now = offer.value;
     if (!now || !track.editable) return;
     leave();
-    if (!(await replaceIn(places, now.mend.now, false))) {
+    if (!(await replaceIn(places, now.correction.now, false))) {
       messages.remark = 'Those captions have been changed since, so nothing was mended in them.';
       return;
     }
-    messages.remark = `“${now.mend.was}” became “${now.mend.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
+    messages.remark = `“${now.correction.was}” became “${now.correction.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;
   }
 
-  return { offer, choosing, look, typing, settle, leave, mendIn };
+  return { offer, choosing, look, typing, settle, leave, correctIn };
 });

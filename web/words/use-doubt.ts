@@ -51,7 +51,7 @@ export const useDoubt = defineStore('doubt', () => {
   const place = usePlace();
   const selection = useSelection();
   const preferences = usePreferences();
-  const mends = useCorrections();
+  const corrections = useCorrections();
   const playback = usePlayback();
 
   let known = new WeakMap<Caption, readonly WordRange[]>();
@@ -181,7 +181,7 @@ export const useDoubt = defineStore('doubt', () => {
     const written = caption.text.slice(from, to);
     close();
     shown.surface?.put(caption.id, from, to, writtenLike(chosen.text, written));
-    mends.look(caption, track.captions.find((c) => c.id === caption.id) ?? caption);
+    corrections.look(caption, track.captions.find((c) => c.id === caption.id) ?? caption);
   }
 
   /** Keeps the words as they are: somebody has heard them. */

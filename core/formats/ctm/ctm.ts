@@ -52,7 +52,7 @@ export function detectCtm(text: string): number {
 }
 
 /** The words of a CTM text, in order of time. @throws {Unreadable} naming the first line that is no word */
-export function readCtm(text: string, mended: ParseWarning[] = []): HeardWord[] {
+export function readCtm(text: string, warnings: ParseWarning[] = []): HeardWord[] {
   const words: HeardWord[] = [];
   let choice = 0;
   linesOfText(text).forEach((line, i) => {
@@ -61,7 +61,7 @@ export function readCtm(text: string, mended: ParseWarning[] = []): HeardWord[] 
     if (fields && alternative.test(fields.word)) {
       const tag = fields.word.toUpperCase();
       choice = tag === '<ALT_END>' ? 0 : tag === '<ALT_BEGIN>' ? 1 : choice + 1;
-      if (choice === 2) mended.push({ line: i + 1, message: 'Of several alternatives the first was taken.' });
+      if (choice === 2) warnings.push({ line: i + 1, message: 'Of several alternatives the first was taken.' });
       return;
     }
     if (!fields || !isWord(fields))
@@ -127,13 +127,13 @@ export const ctm: Format = {
   mediaType: 'text/plain',
   detect: detectCtm,
   read(text, { style }) {
-    const mended: ParseWarning[] = [];
-    const words = readCtm(text, mended);
+    const warnings: ParseWarning[] = [];
+    const words = readCtm(text, warnings);
     return {
       format: 'ctm',
       language: null,
       captions: firstCaptions(words.map(pieceOfWord), style),
-      warnings: mended,
+      warnings,
       foreign: null,
     };
   },

@@ -9,19 +9,19 @@ import { readSrtText } from './text.ts';
 import { strictTimeLine, type TimeLine } from './time-line.ts';
 
 /** Notes something that was mended on the line of a caption's times. */
-const note = (mended: ParseWarning[], stop: Stop, message: string): void =>
-  void mended.push({ line: stop.line, message });
+const note = (warnings: ParseWarning[], stop: Stop, message: string): void =>
+  void warnings.push({ line: stop.line, message });
 
 /** What is wrong with the number of a caption. */
-function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mended: ParseWarning[]): void {
+function mendNumber(stop: Stop, before: Stop | undefined, counted: number, warnings: ParseWarning[]): void {
   const { number } = stop;
-  if (number === null) note(mended, stop, 'There is no number above this time line.');
+  if (number === null) note(warnings, stop, 'There is no number above this time line.');
   else if (!before) {
-    if (number > 1) note(mended, stop, `The numbers begin with ${String(number)}; captions may be missing before.`);
+    if (number > 1) note(warnings, stop, `The numbers begin with ${String(number)}; captions may be missing before.`);
     // Where one number is odd, those after it go on with the count.
   } else if (before.number !== null && number !== before.number + 1 && number !== counted) {
     note(
-      mended,
+      warnings,
       stop,
       number <= 1 && stop.at.start < before.at.start
         ? 'A second file seems to be joined on here: numbers and times begin again. Its captions were put among the others by their times.'
@@ -31,16 +31,16 @@ function mendNumber(stop: Stop, before: Stop | undefined, counted: number, mende
 }
 
 /** A time line whose times a caption can have. */
-function mendTimes(stop: Stop, mended: ParseWarning[]): TimeLine {
+function mendTimes(stop: Stop, warnings: ParseWarning[]): TimeLine {
   const { at } = stop;
-  if (at.fault !== null) note(mended, stop, at.fault);
+  if (at.fault !== null) note(warnings, stop, at.fault);
   if (at.start >= 0 && at.end >= at.start) return at;
   let { start, end } = at;
   if (end < start) {
-    note(mended, stop, 'The end came before the start; the two were exchanged.');
+    note(warnings, stop, 'The end came before the start; the two were exchanged.');
     [start, end] = [end, start];
   }
-  if (start < 0) note(mended, stop, 'The time was below nought; it was set to nought.');
+  if (start < 0) note(warnings, stop, 'The time was below nought; it was set to nought.');
   return { ...at, start: Math.max(0, start), end: Math.max(0, end) };
 }
 
@@ -73,11 +73,11 @@ function mayHaveBlankLines(text: string): boolean {
 }
 
 /** The last text of a file without the beginning of a caption that was cut off. */
-function withoutRemains(body: string, stop: Stop, mended: ParseWarning[]): string {
+function withoutRemains(body: string, stop: Stop, warnings: ParseWarning[]): string {
   const cut = stop.number === null ? none : cutAt(body, stop.number + 1);
   if (cut === none) return body;
   const remains = body.slice(cut).trim().split('\n');
-  mended.push({
+  warnings.push({
     line: stop.line + body.trimEnd().split('\n').length - remains.length + 1,
     message: `The file ends in the middle of a caption: only “${remains.map((l) => l.trim()).join(' / ')}” is there of it, which was left out.`,
   });
@@ -94,41 +94,47 @@ function cutTimeLine(source: string, stop: Stop | undefined): { readonly line: n
 }
 
 /** The text between a time line and the next caption, without the blank lines around it and in it. */
-function bodyOf(source: string, stop: Stop, next: Stop | undefined, mended: ParseWarning[]): string {
+function bodyOf(source: string, stop: Stop, next: Stop | undefined, warnings: ParseWarning[]): string {
   let end = next?.from ?? source.length;
   while (end > stop.body && source.charCodeAt(end - 1) === 10) end--;
   let body = source.slice(stop.body, end);
-  if (!next) body = withoutRemains(body, stop, mended);
+  if (!next) body = withoutRemains(body, stop, warnings);
   if (!mayHaveBlankLines(body)) return body;
   const lines = body.split('\n');
   const first = lines.findIndex((l) => l.trim() !== '');
   const last = lines.findLastIndex((l) => l.trim() !== '');
   const blank = lines.findIndex((l, i) => i > first && i < last && l.trim() === '');
   if (blank >= 0)
-    mended.push({ line: stop.line + 1 + blank, message: 'A blank line stood inside the text; it was left out.' });
+    warnings.push({ line: stop.line + 1 + blank, message: 'A blank line stood inside the text; it was left out.' });
   return first < 0 ? '' : withoutBlankLines(body);
 }
 
 /** The caption at a stop. */
-function captionAt(source: string, stop: Stop, k: number, stops: readonly Stop[], mended: ParseWarning[]): ReadCaption {
-  mendNumber(stop, stops[k - 1], (stops[0]?.number ?? 1) + k, mended);
-  const times = mendTimes(stop, mended);
-  let text = bodyOf(source, stop, stops[k + 1], mended);
+function captionAt(
+  source: string,
+  stop: Stop,
+  k: number,
+  stops: readonly Stop[],
+  warnings: ParseWarning[],
+): ReadCaption {
+  mendNumber(stop, stops[k - 1], (stops[0]?.number ?? 1) + k, warnings);
+  const times = mendTimes(stop, warnings);
+  let text = bodyOf(source, stop, stops[k + 1], warnings);
   const { rest } = times;
   const beside = rest !== '' && !notText.test(rest);
   if (beside) {
-    note(mended, stop, 'The text stood on the line of the times; it was taken from there.');
+    note(warnings, stop, 'The text stood on the line of the times; it was taken from there.');
     text = text === '' ? rest : `${rest}\n${text}`;
   }
   const inline = readSrtText(text);
-  for (const message of inline.faults) mended.push({ line: stop.line + 1, message });
+  for (const message of inline.faults) warnings.push({ line: stop.line + 1, message });
   return captionOfCue(times.start, times.end, rest !== '' && !beside ? { srtCoordinates: rest } : null, inline);
 }
 
 /** Reads SRT leniently. @throws {Unreadable} where there is no time line at all */
 export function readSrt(text: string): ReadResult {
   const source = plainLineEnds(text);
-  const mended: ParseWarning[] = [];
+  const warnings: ParseWarning[] = [];
   const stops = stopsOf(source);
   if (stops.length === 0) {
     throw new Unreadable(
@@ -137,7 +143,7 @@ export function readSrt(text: string): ReadResult {
   }
   const lead = source.slice(0, stops[0]?.from ?? 0).trim();
   if (lead !== '')
-    mended.push({
+    warnings.push({
       line: 1,
       message: `“${lead.slice(0, 40)}” stands before the first caption; it was left out.`,
       lost: true,
@@ -145,13 +151,13 @@ export function readSrt(text: string): ReadResult {
   const cut = stops.length > 1 ? cutTimeLine(source, stops.at(-1)) : null;
   if (cut) {
     stops.pop();
-    mended.push({
+    warnings.push({
       line: cut.line,
       message: `The file ends in the middle of a time line: “${cut.rest}” was left out.`,
       lost: true,
     });
   }
-  const found = stops.map((stop, k) => captionAt(source, stop, k, stops, mended));
-  const captions = ordered(found, (k) => stops[k]?.line ?? 1, mended);
-  return { format: 'srt', language: null, captions, warnings: mended.sort((a, b) => a.line - b.line), foreign: null };
+  const found = stops.map((stop, k) => captionAt(source, stop, k, stops, warnings));
+  const captions = ordered(found, (k) => stops[k]?.line ?? 1, warnings);
+  return { format: 'srt', language: null, captions, warnings: warnings.sort((a, b) => a.line - b.line), foreign: null };
 }

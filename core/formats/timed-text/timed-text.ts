@@ -113,7 +113,7 @@ const usualRate = 25;
 
 function read(text: string): ReadResult {
   const lines = linesOfText(text);
-  const mended: ParseWarning[] = [];
+  const warnings: ParseWarning[] = [];
   const found: { line: number; at: TimedLine; text: string[] }[] = [];
   const lost: number[] = [];
   lines.forEach((line, i) => {
@@ -126,7 +126,7 @@ function read(text: string): ReadResult {
   if (found.length === 0) throw new Unreadable('No line of this file begins with a start and an end time.');
   const [first] = lost;
   if (first !== undefined)
-    mended.push({
+    warnings.push({
       line: first,
       message: `What stands before the first time (${String(lost.length)} lines) was left out.`,
     });
@@ -134,20 +134,26 @@ function read(text: string): ReadResult {
   const byNumber = found[0]?.at.start.kind === 'frames';
   const rate = byNumber ? usualRate : likelyRate(framed.map((f) => f.at));
   if (framed[0])
-    mended.push({ line: framed[0].line, message: `Times are in frames; ${String(rate)} a second were counted.` });
+    warnings.push({ line: framed[0].line, message: `Times are in frames; ${String(rate)} a second were counted.` });
   const ms = (m: Moment): number => m.ms + Math.round((m.frames * 1000) / rate);
   const read = found.map(({ line, at, text: body }): ReadCaption => {
     let [start, end] = [ms(at.start), ms(at.end)];
     if (end < start) {
-      mended.push({ line, message: 'The end came before the start; the two were exchanged.' });
+      warnings.push({ line, message: 'The end came before the start; the two were exchanged.' });
       [start, end] = [end, start];
     }
     // The number of the next caption stands at the end of this one's text.
     while (body.length > 1 && /^\d{1,6}$/.test(body.at(-1) ?? '')) body.pop();
     return captionOfCue(start, end, null, bare(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')));
   });
-  const captions = ordered(read, (i) => found[i]?.line ?? 1, mended);
-  return { format: 'timed', language: null, captions, warnings: mended.sort((a, b) => a.line - b.line), foreign: null };
+  const captions = ordered(read, (i) => found[i]?.line ?? 1, warnings);
+  return {
+    format: 'timed',
+    language: null,
+    captions,
+    warnings: warnings.sort((a, b) => a.line - b.line),
+    foreign: null,
+  };
 }
 
 export const timedText: Format = {

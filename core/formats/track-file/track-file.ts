@@ -54,13 +54,13 @@ function read(text: string): ReadResult {
   }
   const list = file['captions'];
   if (!Array.isArray(list)) throw new Unreadable('captions: expected a list.');
-  const mended: ParseWarning[] = [];
+  const warnings: ParseWarning[] = [];
   const seen = new Set<string>();
   try {
     const captions = list.map((value, i): Caption => {
       const caption = decodeCaption(value, `captions[${String(i)}]`);
       if (seen.has(caption.id))
-        mended.push({ line: 1, message: `Two captions have the id “${caption.id}”; each was given a new one.` });
+        warnings.push({ line: 1, message: `Two captions have the id “${caption.id}”; each was given a new one.` });
       seen.add(caption.id);
       return caption;
     });
@@ -69,7 +69,7 @@ function read(text: string): ReadResult {
       format: 'json',
       language: typeof language === 'string' && language !== '' ? language : null,
       captions: sorted(captions).map(({ id: _, ...rest }) => rest),
-      warnings: mended,
+      warnings,
       foreign: foreignOf(file['foreign']),
     };
   } catch (error) {

@@ -44,14 +44,14 @@ function intervalOf(
   parent: Interval,
   base: number,
   clock: DocumentClock,
-  mended: ParseWarning[],
+  warnings: ParseWarning[],
 ): Interval {
   const time = (name: string): number | null => {
     const text = element.attributes.get(name);
     if (text === undefined) return null;
     const ms = timeExpression(text, clock);
     if (ms === null)
-      mended.push({ line: element.line, message: `“${text.slice(0, 40)}” is no time; ${name} was left out.` });
+      warnings.push({ line: element.line, message: `“${text.slice(0, 40)}” is no time; ${name} was left out.` });
     return ms;
   };
   const begin = time('begin');
@@ -62,7 +62,7 @@ function intervalOf(
   return { start, end: Math.max(start, stop), own: begin !== null || end !== null || dur !== null };
 }
 
-function paragraphsOf(root: Element, mended: ParseWarning[]): TtmlParagraph[] {
+function paragraphsOf(root: Element, warnings: ParseWarning[]): TtmlParagraph[] {
   const clock = documentClock((name) => root.attributes.get(name));
   const defined = definedStyles(root);
   const names = agents(root);
@@ -76,7 +76,7 @@ function paragraphsOf(root: Element, mended: ParseWarning[]): TtmlParagraph[] {
   function enter(element: Element, around: Context, base: number): Context {
     const space = element.attributes.get('space');
     return {
-      interval: intervalOf(element, around.interval, base, clock, mended),
+      interval: intervalOf(element, around.interval, base, clock, warnings),
       styling: stylingOf(element, around.styling, defined, names),
       preserve: space === undefined ? around.preserve : space === 'preserve',
     };
@@ -211,13 +211,13 @@ function partsOf(p: TtmlParagraph): { readonly interval: Interval; readonly runs
 }
 
 export function readTtml(text: string): ReadResult {
-  const mended: ParseWarning[] = [];
-  const root = treeOf(plainLineEnds(text), mended);
+  const warnings: ParseWarning[] = [];
+  const root = treeOf(plainLineEnds(text), warnings);
   const tt = root ? [...elementsNamed(root, 'tt')][0] : undefined;
   if (!tt) throw new Unreadable('This XML file holds no <tt> element, with which a TTML file begins.');
   const language = tt.attributes.get('lang') ?? '';
   const base: Styling = { ...unstyled, language };
-  const found = paragraphsOf({ ...tt, attributes: new Map([...tt.attributes, ['lang', language]]) }, mended);
+  const found = paragraphsOf({ ...tt, attributes: new Map([...tt.attributes, ['lang', language]]) }, warnings);
   const parts = found.flatMap((p) => partsOf(p).map((part) => ({ ...part, line: p.line })));
   const cues: ReadCaption[] = [];
   const lines: number[] = [];
@@ -232,7 +232,7 @@ export function readTtml(text: string): ReadResult {
     if (end === Infinity) {
       const next = parts.slice(i + 1, i + 20).find((p) => p.interval.start > interval.start);
       end = Math.min(next?.interval.start ?? Infinity, interval.start + usualLength);
-      mended.push({
+      warnings.push({
         line,
         message: interval.own
           ? 'This caption has no end; it was given one.'
@@ -243,12 +243,12 @@ export function readTtml(text: string): ReadResult {
     lines.push(line);
     cues.push(captionOfCue(interval.start, end, foreign, inline));
   });
-  const captions = ordered(cues, (i) => lines[i] ?? 1, mended);
+  const captions = ordered(cues, (i) => lines[i] ?? 1, warnings);
   return {
     format: 'ttml',
     language: language === '' ? null : language,
     captions,
-    warnings: mended.sort((a, b) => a.line - b.line),
+    warnings: warnings.sort((a, b) => a.line - b.line),
     foreign: null,
   };
 }

@@ -23,7 +23,7 @@ const mostFaults = 50;
 const ofXml = new Set(['&amp;', '&lt;', '&gt;', '&quot;', '&apos;']);
 
 /** Text in which every `&` is part of a reference XML knows; those of HTML are taken for what they stand for. */
-function withReferences(source: string, mended: ParseWarning[]): string {
+function withReferences(source: string, warnings: ParseWarning[]): string {
   let line = 1;
   let counted = 0;
   const signs = /<!\[CDATA\[[\s\S]*?(?:\]\]>|$)|&(?:#\d{1,7};|#x[\da-fA-F]{1,6};|[A-Za-z][A-Za-z0-9]{0,31};)?/g;
@@ -33,7 +33,7 @@ function withReferences(source: string, mended: ParseWarning[]): string {
       line++;
       counted = i + 1;
     }
-    mended.push({ line, message: `“${found}” is no reference of XML; it was taken for what it means in HTML.` });
+    warnings.push({ line, message: `“${found}” is no reference of XML; it was taken for what it means in HTML.` });
     const meant = decodeHTML(found);
     return meant === found
       ? found.replace('&', '&amp;')
@@ -42,7 +42,7 @@ function withReferences(source: string, mended: ParseWarning[]): string {
 }
 
 /** The root of a document; null where there is none. */
-export function treeOf(source: string, mended: ParseWarning[]): Element | null {
+export function treeOf(source: string, warnings: ParseWarning[]): Element | null {
   const parser = new SaxesParser({ position: true });
   const open: Element[] = [];
   let root: Element | null = null;
@@ -52,7 +52,7 @@ export function treeOf(source: string, mended: ParseWarning[]): Element | null {
     faults++;
     if (faults > mostFaults) return;
     const message = error.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '');
-    mended.push({
+    warnings.push({
       line: parser.line,
       message: `This is not well-formed XML (${message}); it was read as far as it goes.`,
     });
@@ -81,7 +81,7 @@ export function treeOf(source: string, mended: ParseWarning[]): Element | null {
   };
   parser.on('text', text);
   parser.on('cdata', text);
-  parser.write(withReferences(source, mended));
+  parser.write(withReferences(source, warnings));
   parser.close();
   return root;
 }

@@ -158,8 +158,8 @@ export function readWebvtt(text: string, { rescue }: Pick<ReadOptions, 'rescue'>
   const nl = source.indexOf('\n');
   const top = nl < 0 ? source : source.slice(0, nl);
   if (!signature.test(top)) throw new Unreadable('Line 1: a WebVTT file has to begin with the word WEBVTT.');
-  const mended: ParseWarning[] = [];
-  const say: Say = (line, message, lost) => void mended.push({ line, message, ...(lost ? { lost } : {}) });
+  const warnings: ParseWarning[] = [];
+  const say: Say = (line, message, lost) => void warnings.push({ line, message, ...(lost ? { lost } : {}) });
   const reader = blockReader(source, rescue, say);
   const foreign: Record<string, string> = {};
   let language: string | null = null;
@@ -185,13 +185,13 @@ export function readWebvtt(text: string, { rescue }: Pick<ReadOptions, 'rescue'>
     const timed = inline.times.length > 0 ? { ...cue.foreign, ...timedInside } : cue.foreign;
     return captionOfCue(cue.start, cue.end, timed, inline);
   });
-  const captions = ordered(read, (i) => reader.cues[i]?.line ?? 1, mended);
+  const captions = ordered(read, (i) => reader.cues[i]?.line ?? 1, warnings);
   const file = { ...foreign, ...reader.file() };
   return {
     format: 'vtt',
     language,
     captions,
-    warnings: mended.sort((a, b) => a.line - b.line),
+    warnings: warnings.sort((a, b) => a.line - b.line),
     foreign: Object.keys(file).length > 0 ? file : null,
   };
 }
