@@ -8,9 +8,10 @@ let asked: string[];
 beforeEach(() => {
   asked = [];
   setActivePinia(createPinia());
-  globalThis.fetch = (url) => {
-    asked.push(String(url));
-    return Promise.resolve(new Response(JSON.stringify(answers[String(url)])));
+  globalThis.fetch = (input) => {
+    const url = input as string;
+    asked.push(url);
+    return Promise.resolve(new Response(JSON.stringify(answers[url])));
   };
 });
 
