@@ -17,14 +17,10 @@ const mostWords = 3;
  */
 export function wordsAt(captions: readonly Caption[], start: number, end: number): string {
   const near = captions.filter((c) => c.end >= start - slack && c.start <= end + slack);
-  const inside = tokensOfCaptions(near).filter((t) => {
-    const middle = (t.start + t.end) / 2;
+  const words = tokensOfCaptions(near);
+  const inside = words.text.filter((_, i) => {
+    const middle = ((words.start[i] ?? 0) + (words.end[i] ?? 0)) / 2;
     return middle >= start - slack && middle <= end + slack;
   });
-  return inside.length > mostWords
-    ? ''
-    : inside
-        .map((t) => bare(t.text))
-        .filter(Boolean)
-        .join(' ');
+  return inside.length > mostWords ? '' : inside.map(bare).filter(Boolean).join(' ');
 }

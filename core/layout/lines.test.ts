@@ -14,7 +14,7 @@ const english = phrasesOf('en');
 
 function lines(text: string, style = lecture): string[] {
   const words = text.split(' ');
-  const opens = words.map(() => false);
+  const opens = new Uint8Array(words.length);
   const { breaks } = bestLines(measured(words, bondsOf(words, english), opens, style), 0, words.length, style);
   const stops = [0, ...breaks, words.length];
   return stops.slice(1).map((to, n) => words.slice(stops[n], to).join(' '));
@@ -68,7 +68,7 @@ describe('the lines of a caption', () => {
           fc.array(word, { minLength: 1, maxLength: 10 }),
           fc.array(fc.boolean(), { minLength: 10, maxLength: 10 }),
           (text, dashes) => {
-            const opens = text.map((_, i) => i > 0 && dashes[i] === true && i % 4 === 0);
+            const opens = Uint8Array.from(text, (_, i) => (i > 0 && dashes[i] === true && i % 4 === 0 ? 1 : 0));
             const words = measured(text, bondsOf(text, english), opens, style);
             const found = bestLines(words, 0, text.length, style);
             expect(found.cost).toBeCloseTo(layoutCost(words, 0, text.length, found.breaks, style), 6);
@@ -91,12 +91,7 @@ describe('the lines of a caption', () => {
     ['3,000 words', Array(3000).fill('water').join(' ')],
   ])('lays out %s', (_, text) => {
     const words = text.split(' ');
-    const all = measured(
-      words,
-      bondsOf(words, english),
-      words.map(() => false),
-      lecture,
-    );
+    const all = measured(words, bondsOf(words, english), new Uint8Array(words.length), lecture);
     const { breaks } = bestLines(all, 0, words.length, lecture);
     const stops = [0, ...breaks, words.length];
     stops.slice(1).forEach((to, n) => {

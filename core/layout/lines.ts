@@ -43,11 +43,11 @@ export const overWords = 200;
 export interface Words {
   readonly text: readonly string[];
   /** Characters of the words before each, with a space after every one: `before[j] - before[i] - 1` is a line from i to j. */
-  readonly before: readonly number[];
+  readonly before: Float64Array;
   /** What stands after each word. */
   readonly bonds: readonly Bond[];
-  /** A line has to begin with this word. */
-  readonly opens: readonly boolean[];
+  /** 1 where a line has to begin with this word. */
+  readonly opens: Uint8Array;
   /** How many words before each should end a line, where the style wants long sentences on their own; empty where it does not. */
   readonly ownLines: readonly number[];
 }
@@ -56,7 +56,7 @@ export interface Words {
 export function measured(
   text: readonly string[],
   bonds: readonly Bond[],
-  opens: readonly boolean[],
+  opens: Uint8Array,
   style: HouseStyle,
 ): Words {
   const before = lengthsBefore(text, style.counting);
@@ -110,9 +110,9 @@ export interface LineLayout {
  */
 function stepCost(words: Words, n: number, above: number, from: number, to: number, style: HouseStyle): number {
   let cost = lineCost(words, from, to, style);
-  for (let w = from + 1; w < to; w++) if (words.opens[w] === true) cost += overLength;
+  for (let w = from + 1; w < to; w++) if (words.opens[w] === 1) cost += overLength;
   if (n === 1) return cost;
-  const opens = words.opens[from] === true;
+  const opens = words.opens[from] === 1;
   if (!opens) {
     cost += lineEndCosts(style)[words.bonds[from - 1] ?? 'none'];
     if (to - from === 1 || (n === 2 && from - above === 1)) cost += alone;
@@ -123,7 +123,7 @@ function stepCost(words: Words, n: number, above: number, from: number, to: numb
 
 /** What it costs on top that a text short enough for one line has several. */
 function needlessCost(words: Words, i: number, k: number, breaks: readonly number[], style: HouseStyle): number {
-  if (breaks.length === 0 || breaks.some((b) => words.opens[b] === true)) return 0;
+  if (breaks.length === 0 || breaks.some((b) => words.opens[b] === 1)) return 0;
   return lengthOf(words, i, k, style) <= style.text.oneLineUpTo.limit ? needless : 0;
 }
 
@@ -150,7 +150,7 @@ const mostLines = 12;
  * alone and too long.
  */
 export function bestLines(words: Words, i: number, k: number, style: HouseStyle): LineLayout {
-  const whole: LineLayout = { breaks: [], cost: layoutCost(words, i, k, [], style) };
+  const whole: LineLayout = { breaks: [], cost: stepCost(words, 1, i, i, k, style) };
   if (k - i < 2 || whole.cost === 0) return whole;
   if (lengthOf(words, i, k, style) > style.text.lineLength.limit * mostLines) return filled(words, i, k, style);
   const two = bestOfTwo(words, i, k, style);
@@ -178,7 +178,7 @@ function filled(words: Words, i: number, k: number, style: HouseStyle): LineLayo
   const breaks: number[] = [];
   let from = i;
   for (let j = i + 1; j < k; j++) {
-    if (words.opens[j] !== true && lengthOf(words, from, j + 1, style) <= style.text.lineLength.limit) continue;
+    if (words.opens[j] !== 1 && lengthOf(words, from, j + 1, style) <= style.text.lineLength.limit) continue;
     breaks.push(j);
     from = j;
   }

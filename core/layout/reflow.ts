@@ -18,7 +18,7 @@
  * - A caption that is not touched is the same object afterwards, so that whatever knows it keeps its place.
  * - The result is one edit, with the captions that go and those that come.
  */
-import { tokensOf } from '../text/tokens.ts';
+import { isSpaceUnit } from '../text/tokens.ts';
 import { wholeGap, type HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import { need } from '../text/measures.ts';
@@ -37,7 +37,7 @@ import {
   type Words,
 } from './lines.ts';
 import { withTimeLent } from './lend-time.ts';
-import { tokensOfCaptions, type Token } from './tokens.ts';
+import { tokensOfCaptions, type Tokens } from './tokens.ts';
 
 export interface Frame {
   readonly style: HouseStyle;
@@ -82,7 +82,7 @@ const slack = 4;
 
 /** Words as numbers, for a programme that looks at each pair of places many times. */
 interface Board {
-  readonly tokens: readonly Token[];
+  readonly tokens: Tokens;
   readonly words: Words;
   readonly frame: Frame;
   readonly gap: number;
@@ -98,11 +98,8 @@ interface Board {
   readonly target: number;
   readonly shortest: number;
   readonly longest: number;
-  /** When each word begins and ends, in ms; after the last there is no end of room. */
+  /** When each word begins, in ms; after the last there is no end of room. */
   readonly starts: Float64Array;
-  readonly ends: Float64Array;
-  /** 1 where a line has to begin. */
-  readonly opens: Uint8Array;
   readonly before: Float64Array;
   readonly lineBreak: Float64Array;
   readonly captionBreak: Float64Array;
@@ -116,17 +113,14 @@ interface Board {
   readonly firstStart: Int32Array;
 }
 
-function boardOf(tokens: readonly Token[], frame: Frame): Board {
-  const n = tokens.length;
-  const text = tokens.map((t) => t.text);
-  const bonds = bondsOf(text, phrasesOf(frame.language));
-  const opens = tokens.map((t) => t.opens);
+function boardOf(tokens: Tokens, frame: Frame): Board {
+  const n = tokens.text.length;
+  const bonds = bondsOf(tokens.text, phrasesOf(frame.language));
   const { text: limits, counting, reading, time } = frame.style;
-  const words = measured(text, bonds, opens, frame.style);
-  const before = new Float64Array(words.before);
+  const words = measured(tokens.text, bonds, tokens.opens, frame.style);
+  const { before } = words;
   const starts = new Float64Array(n + 1).fill(Infinity);
-  const ends = new Float64Array(n);
-  const openings = new Uint8Array(n);
+  starts.set(tokens.start);
   const space = counting.spaces ? 1 : 0;
   const limit = limits.lineLength.limit;
   const sentences = new Float64Array(n + 1);
@@ -140,18 +134,14 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
   let start = 0;
   for (let i = 0; i < n; i++) {
     const bond = bonds[i] ?? 'none';
-    const here = tokens[i];
-    const next = tokens[i + 1];
     sentences[i + 1] = at(sentences, i) + (bond === 'sentence' ? 1 : 0);
     lineBreak[i] = lineEnd[bond];
-    starts[i] = here?.start ?? 0;
-    ends[i] = here?.end ?? 0;
-    if (opens[i] === true) openings[i] = 1;
-    if (here && next) {
-      const pause = next.start - here.end;
-      if (!next.turns)
+    if (i + 1 < n) {
+      const pause = at(starts, i + 1) - at(tokens.end, i);
+      const turns = tokens.turns[i + 1] === 1;
+      if (!turns)
         captionBreak[i] = Math.max(0, captionBreakCost[bond] - Math.max(0, Math.min(mostPause, pause * pauseWeight)));
-      const apart = (next.turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
+      const apart = (turns ? costs.turnInside : 0) + (pause > longPause ? (pause - longPause) / 10 + 60 : 0);
       together[i + 1] = at(together, i) + apart;
     }
     while (end < n && at(before, end + 1) - space - at(before, i) <= limit) end++;
@@ -176,8 +166,6 @@ function boardOf(tokens: readonly Token[], frame: Frame): Board {
     shortest: time.shortest.limit,
     longest: time.longest.limit,
     starts,
-    ends,
-    opens: openings,
     before,
     lineBreak,
     captionBreak,
@@ -195,7 +183,8 @@ const at = (numbers: Float64Array | Int32Array, i: number): number => numbers[i]
  * @param most what it may cost at most to be of interest; where it costs as much, anything of that size stands for it
  */
 function linesCost(board: Board, i: number, j: number, most: number): number {
-  const { before, lineBreak, opens, words, space, limit, wordLimit, oneLine, fill, shorter } = board;
+  const { before, lineBreak, words, space, limit, wordLimit, oneLine, fill, shorter } = board;
+  const { opens } = words;
   const from = at(before, i);
   const to = at(before, j) - space;
   const total = to - from;
@@ -229,9 +218,9 @@ function linesCost(board: Board, i: number, j: number, most: number): number {
 
 /** When a caption of words i to j ends: late enough to be read, early enough to leave the gap to the next. */
 function endOf(board: Board, i: number, j: number, characters: number): number {
-  const { starts, ends, gap, target, shortest, longest } = board;
+  const { starts, gap, target, shortest, longest } = board;
   const start = at(starts, i);
-  const spoken = j > i ? at(ends, j - 1) : start;
+  const spoken = j > i ? at(board.tokens.end, j - 1) : start;
   const room = at(starts, j) - gap;
   const wanted = Math.max(spoken, start + need(characters, target), start + shortest);
   const most = Math.max(spoken, start + longest);
@@ -259,7 +248,7 @@ function captionCost(board: Board, i: number, j: number, most = Infinity): numbe
 
 /** What captions cost that begin at these words. */
 function costOf(board: Board, starts: readonly number[]): number {
-  const stops = [...starts, board.tokens.length];
+  const stops = [...starts, board.words.text.length];
   return starts.reduce((sum, i, n) => {
     const j = stops[n + 1] ?? i;
     const together = at(board.together, j - 1) - at(board.together, i);
@@ -270,7 +259,7 @@ function costOf(board: Board, starts: readonly number[]): number {
 /** The places where captions begin, in order. */
 function bestCaptions(board: Board): number[] {
   const { before, captionBreak, together, limit, lines } = board;
-  const n = board.tokens.length;
+  const n = board.words.text.length;
   const most = limit * lines + slack;
   /** The least that everything before a word costs, the break there counted in. */
   const least = new Float64Array(n + 1);
@@ -279,14 +268,15 @@ function bestCaptions(board: Board): number[] {
   for (let j = 1; j <= n; j++) {
     const end = at(before, j);
     while (first < j - 1 && end - at(before, first) > most) first++;
-    let best = Infinity;
-    let start = j - 1;
-    // The longest first: most shorter ones cost more already for what stands before them.
+    // Where the caption up to the word before began best is a good guess: most others cost more already for what
+    // stands before them.
+    let start = Math.max(first, at(from, j - 1));
+    let best = at(least, start) + at(together, j - 1) - at(together, start) + captionCost(board, start, j);
     for (let i = first; i < j; i++) {
       const known = at(least, i) + at(together, j - 1) - at(together, i);
-      if (known + costs.caption > best) continue;
+      if (known + costs.caption > best || i === start) continue;
       const cost = known + captionCost(board, i, j, best - known);
-      if (cost <= best) {
+      if (cost < best || (cost === best && i > start)) {
         best = cost;
         start = i;
       }
@@ -300,30 +290,33 @@ function bestCaptions(board: Board): number[] {
 }
 
 /** The words i to j of the captions they come from, with everything that hangs on them, on one line. */
-function textOf(captions: readonly Caption[], tokens: readonly Token[], i: number, j: number): Ranged {
+function textOf(captions: readonly Caption[], { source, from, to }: Tokens, i: number, j: number): Ranged {
   const parts: Ranged[] = [];
   for (let k = i; k < j;) {
-    const first = tokens[k];
-    const source = captions[first?.source ?? 0];
-    if (!first || !source) break;
-    let last = k;
-    while (last + 1 < j && tokens[last + 1]?.source === first.source) last++;
-    parts.push(onOneLine(source, first.from, tokens[last]?.to ?? first.to));
-    k = last + 1;
+    const first = k;
+    const caption = captions[at(source, first)];
+    while (k < j && source[k] === source[first]) k++;
+    if (caption) parts.push(onOneLine(caption, at(from, first), at(to, k - 1)));
   }
   return joinTexts(parts, ' ');
 }
 
-/** A text with line breaks before some of its words. */
+/** A text with line breaks before some of its words, named in order. */
 function broken(of: Ranged, breaks: readonly number[]): Ranged {
   if (breaks.length === 0) return of;
-  const words = tokensOf(of.text, 0, of.text.length);
   let { text } = of;
-  for (const word of breaks) {
-    const start = words[word]?.from ?? 0;
-    text = `${text.slice(0, start - 1)}\n${text.slice(start)}`;
+  let word = -1;
+  let next = 0;
+  let wasSpace = true;
+  for (let i = 0; i < text.length && next < breaks.length; i++) {
+    const isSpace = isSpaceUnit(text.charCodeAt(i));
+    if (wasSpace && !isSpace && ++word === breaks[next]) {
+      text = `${text.slice(0, i - 1)}\n${text.slice(i)}`;
+      next++;
+    }
+    wasSpace = isSpace;
   }
-  return { ...of, text };
+  return { text, marks: of.marks, speakers: of.speakers, words: of.words };
 }
 
 /** Whether any of captions `from` to `to`, both counted in, has no place in the sound yet. */
@@ -342,7 +335,7 @@ export function partings(
 ): { readonly words: number; readonly best: readonly number[]; readonly cost: (starts: readonly number[]) => number } {
   const tokens = tokensOfCaptions(captions);
   const board = boardOf(tokens, frame);
-  return { words: tokens.length, best: bestCaptions(board), cost: (starts) => costOf(board, starts) };
+  return { words: tokens.text.length, best: bestCaptions(board), cost: (starts) => costOf(board, starts) };
 }
 
 /**
@@ -352,24 +345,26 @@ export function partings(
  */
 export function reflow(captions: readonly Caption[], frame: Frame, newId: () => string): Caption[] {
   const tokens = tokensOfCaptions(captions);
-  if (tokens.length === 0) return [];
+  const count = tokens.text.length;
+  if (count === 0) return [];
   const board = boardOf(tokens, frame);
   const starts = bestCaptions(board);
   const laid = starts.map((i, n): Caption => {
-    const j = starts[n + 1] ?? tokens.length;
+    const j = starts[n + 1] ?? count;
     const { breaks } = bestLines(board.words, i, j, frame.style);
     const text = broken(
       textOf(captions, tokens, i, j),
       breaks.map((b) => b - i),
     );
-    const source = captions[tokens[i]?.source ?? 0];
+    const [from, to] = [at(tokens.source, i), at(tokens.source, j - 1)];
+    const source = captions[from];
     const characters = lengthOf(board.words, i, j, frame.style) - breaks.length * (frame.style.counting.spaces ? 1 : 0);
-    const first = i === 0 || tokens[i - 1]?.source !== tokens[i]?.source;
+    const first = i === 0 || tokens.source[i - 1] !== from;
     return {
       id: newId(),
-      start: tokens[i]?.start ?? 0,
+      start: at(tokens.start, i),
       end: endOf(board, i, j, characters),
-      timing: isGuessed(captions, tokens[i]?.source ?? 0, tokens[j - 1]?.source ?? 0) ? 'provisional' : 'set',
+      timing: isGuessed(captions, from, to) ? 'provisional' : 'set',
       text: text.text,
       marks: text.marks,
       speakers: text.speakers,

@@ -1,47 +1,25 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
-import { tokensOf } from '../text/tokens.ts';
+import { isSpaceUnit } from '../text/tokens.ts';
 import type { Caption, WordRange } from '../track/caption.ts';
 import { turnLines } from '../text/labels.ts';
-import type { TextRange } from '../text/text-range.ts';
+import { countTokens } from '../track/ranges.ts';
 
-export interface Token {
-  readonly text: string;
+/** Words as columns, one entry a word: a long track has hundreds of thousands, too many for an object each. */
+export interface Tokens {
+  readonly text: readonly string[];
   /** Place of its caption in the list. */
-  readonly source: number;
+  readonly source: Int32Array;
   /** Offsets into that caption's text. */
-  readonly from: number;
-  readonly to: number;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  /** In ms; times never run backwards. */
+  readonly start: Float64Array;
   /** In ms. */
-  readonly start: number;
-  /** In ms. */
-  readonly end: number;
-  /** A line begins here and has to: a dash or a label says that somebody else speaks. */
-  readonly opens: boolean;
-  /** Somebody else speaks from here on, by the speakers the captions know of. */
-  readonly turns: boolean;
-}
-
-/** Starts and ends of a caption's words, by turns: their own, or the caption's time shared by letters. */
-function timesOf(c: Caption, words: readonly TextRange[]): number[] {
-  let letters = 0;
-  for (const w of words) letters += w.to - w.from;
-  const length = c.end - c.start;
-  const times: number[] = [];
-  let before = 0;
-  let k = 0;
-  for (const w of words) {
-    while ((c.words[k]?.[1] ?? Infinity) <= w.from) k++;
-    const own = c.words[k];
-    if (own && own[0] < w.to) times.push(timeIn(own, w.from), timeIn(own, w.to));
-    // A word without a time takes its share of the caption's.
-    else
-      times.push(
-        Math.round(c.start + (length * before) / letters),
-        Math.round(c.start + (length * (before + w.to - w.from)) / letters),
-      );
-    before += w.to - w.from;
-  }
-  return times;
+  readonly end: Float64Array;
+  /** 1 where a line begins and has to: a dash or a label says that somebody else speaks. */
+  readonly opens: Uint8Array;
+  /** 1 where somebody else speaks from here on, by the speakers the captions know of. */
+  readonly turns: Uint8Array;
 }
 
 /** When a place in the text is reached; several words under one time share it by their places. */
@@ -50,28 +28,68 @@ function timeIn([from, to, start, end]: WordRange, at: number): number {
   return Math.round(start + ((end - start) * Math.min(length, Math.max(0, at - from))) / length);
 }
 
+/** Times of words `first` up to `last`, all of one caption: their own, or the caption's time shared by letters. */
+function setTimes(tokens: Tokens, c: Caption, first: number, last: number): void {
+  const { from, to, start, end } = tokens;
+  const length = c.end - c.start;
+  let letters = 0;
+  for (let i = first; i < last; i++) letters += (to[i] ?? 0) - (from[i] ?? 0);
+  let before = 0;
+  let k = 0;
+  let clock = first > 0 ? (start[first - 1] ?? 0) : 0;
+  for (let i = first; i < last; i++) {
+    const begins = from[i] ?? 0;
+    const stops = to[i] ?? 0;
+    while ((c.words[k]?.[1] ?? Infinity) <= begins) k++;
+    const own = c.words[k];
+    const isTimed = own !== undefined && own[0] < stops;
+    const starts = isTimed ? timeIn(own, begins) : Math.round(c.start + (length * before) / letters);
+    before += stops - begins;
+    const ends = isTimed ? timeIn(own, stops) : Math.round(c.start + (length * before) / letters);
+    start[i] = clock = Math.max(clock, starts);
+    end[i] = Math.max(clock, ends);
+  }
+}
+
 const speakerAt = (c: Caption, at: number): string => c.speakers.find((s) => s.from <= at && s.to > at)?.speaker ?? '';
 
-/** The words of captions in order. Times never run backwards. */
-export function tokensOfCaptions(captions: readonly Caption[]): Token[] {
-  const tokens: Token[] = [];
+/** The words of captions in order. */
+export function tokensOfCaptions(captions: readonly Caption[]): Tokens {
+  let count = 0;
+  for (const c of captions) count += countTokens(c.text);
+  const text: string[] = [];
+  const tokens: Tokens = {
+    text,
+    source: new Int32Array(count),
+    from: new Int32Array(count),
+    to: new Int32Array(count),
+    start: new Float64Array(count),
+    end: new Float64Array(count),
+    opens: new Uint8Array(count),
+    turns: new Uint8Array(count),
+  };
   let speaker = '';
-  let clock = 0;
   captions.forEach((c, source) => {
-    const words = tokensOf(c.text, 0, c.text.length);
-    const times = timesOf(c, words);
-    const hasSpeakers = c.speakers.length > 0;
+    const first = text.length;
+    const length = c.text.length;
+    for (let i = 0; i < length; i++) {
+      if (isSpaceUnit(c.text.charCodeAt(i))) continue;
+      const at = text.length;
+      tokens.source[at] = source;
+      tokens.from[at] = i;
+      while (i < length && !isSpaceUnit(c.text.charCodeAt(i))) i++;
+      tokens.to[at] = i;
+      text.push(c.text.slice(tokens.from[at], i));
+    }
+    setTimes(tokens, c, first, text.length);
     const opening = turnLines(c);
-    words.forEach(({ from, to }, i) => {
-      const here = hasSpeakers ? speakerAt(c, from) : speaker;
-      const turns = here !== speaker && tokens.length > 0;
+    for (let at = first; at < text.length; at++) {
+      const from = tokens.from[at] ?? 0;
+      const here = c.speakers.length > 0 ? speakerAt(c, from) : speaker;
+      if (here !== speaker && at > 0) tokens.turns[at] = 1;
       speaker = here;
-      const opens = opening.includes(from);
-      const start = Math.max(clock, times[2 * i] ?? c.start);
-      const end = Math.max(start, times[2 * i + 1] ?? c.end);
-      clock = start;
-      tokens.push({ text: c.text.slice(from, to), source, from, to, start, end, opens, turns });
-    });
+      if (opening.includes(from)) tokens.opens[at] = 1;
+    }
   });
   return tokens;
 }

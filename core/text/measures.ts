@@ -46,10 +46,12 @@ export function lineLength(line: string, counting: Counting): number {
 }
 
 /** Characters before each word of a line, and after the last; a space follows every word where spaces count. */
-export function lengthsBefore(words: readonly string[], counting: Counting): readonly number[] {
-  const before = [0];
+export function lengthsBefore(words: readonly string[], counting: Counting): Float64Array {
+  const before = new Float64Array(words.length + 1);
   let length = 0;
-  for (const word of words) before.push((length += lineLength(word, counting) + (counting.spaces ? 1 : 0)));
+  words.forEach((word, i) => {
+    before[i + 1] = length += lineLength(word, counting) + (counting.spaces ? 1 : 0);
+  });
   return before;
 }
 

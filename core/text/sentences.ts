@@ -13,7 +13,7 @@ import type { Phrases } from './phrases/words.ts';
  */
 export function ownLineEnds(
   bonds: readonly Bond[],
-  before: readonly number[],
+  before: Float64Array,
   limit: number,
   { spaces }: Counting,
 ): readonly number[] {

@@ -218,7 +218,9 @@ export function joinTexts(parts: readonly Ranged[], between: string): Ranged {
 /** A part of a ranged text on one line, with what hangs on it. */
 export function onOneLine(of: Ranged, from = 0, to = of.text.length): Ranged {
   const cut = sliceText(of, from, to);
-  return cut.text.includes('\n') ? { ...cut, text: cut.text.replace(/\n/g, ' ') } : cut;
+  return cut.text.includes('\n')
+    ? { text: cut.text.replaceAll('\n', ' '), marks: cut.marks, speakers: cut.speakers, words: cut.words }
+    : cut;
 }
 
 /** Two ranged texts one after the other, with `between` from the one to the other. */

@@ -61,15 +61,13 @@ export function bondsOf(words: readonly string[], phrases: Phrases): Bond[] {
   const facts = words.map((word) => factsOf(word, phrases));
   let depth = 0;
   return facts.map((here, i) => {
-    const word = words[i] ?? '';
-    for (let k = 0; k < word.length; k++) {
-      const sign = word.charCodeAt(k);
-      if (sign === openSquare || sign === openRound) depth++;
-      else if ((sign === closeSquare || sign === closeRound) && depth > 0) depth--;
-    }
+    if (here.hasBracket)
+      for (const sign of words[i] ?? '') {
+        if (sign === '[' || sign === '(') depth++;
+        else if ((sign === ']' || sign === ')') && depth > 0) depth--;
+      }
     const next = facts[i + 1];
     if (!next) return 'sentence';
     return depth > 0 ? 'close' : bondOf(here, next);
   });
 }
-const [openSquare, closeSquare, openRound, closeRound] = [0x5b, 0x5d, 0x28, 0x29];

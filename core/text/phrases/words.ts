@@ -32,6 +32,8 @@ export interface WordFacts {
   readonly isFigure: boolean;
   /** An adjective, by the lists or by its ending. */
   readonly isAdjective: boolean;
+  /** Whether a bracket, square or round, stands anywhere in it. */
+  readonly hasBracket: boolean;
 }
 
 /** A language's table, with what is known of the words seen so far: a text has few words that are new. */
@@ -70,6 +72,7 @@ export function factsOf(word: string, { table, kinds, seen }: Phrases): WordFact
     isCapital: /^["'“‘([]*\p{Lu}[\p{Ll}'’.-]/u.test(word),
     isFigure: /^[£$€]?\d/.test(word),
     isAdjective: (own & (kind.adjectives | kind.intensifiers)) !== 0 || table.adjectiveEndings.test(plain),
+    hasBracket: /[[\]()]/.test(word),
   };
   if (seen.size >= mostSeen) seen.clear();
   seen.set(word, facts);
