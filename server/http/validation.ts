@@ -37,7 +37,8 @@ export function validateByJoi(app: FastifyInstance): void {
   app.setValidatorCompiler<AnySchema>(({ schema }) => (value: unknown) => {
     const result = schema.validate(value ?? {}, { abortEarly: false, convert: true });
     if (!result.error) return { value: result.value as unknown };
-    const faults = result.error.details.map((d) => d.message);
+    // A sentence of core’s own has its full stop; several stand in one here.
+    const faults = result.error.details.map((d) => d.message.replace(/\.$/, ''));
     return {
       error: new ApiError(
         'not-understood',

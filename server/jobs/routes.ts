@@ -4,6 +4,7 @@ import Joi from 'joi';
 import type { Knex } from 'knex';
 import type { JobChange, NewJob } from '../../core/contract/jobs.ts';
 import { most, mostCharacters } from '../../core/contract/limits.ts';
+import { titleFault } from '../../core/contract/title.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Config } from '../config.ts';
 import { emptyLog } from '../database/open.ts';
@@ -27,7 +28,14 @@ import { jobOf, jobRow, type JobRow } from './store.ts';
 
 type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonly ReceivedTrack[] };
 
-const title = Joi.string().trim().min(1).max(mostCharacters.title);
+const title = Joi.string()
+  .trim()
+  .custom((value: string, { message }) => {
+    const fault = titleFault(value);
+    return fault === null ? value : message({ custom: fault });
+  })
+  // An empty text never gets as far as that.
+  .messages({ 'string.empty': titleFault('') ?? '' });
 const frames = Joi.number().integer().min(1).required();
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),

@@ -6,6 +6,7 @@ import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { NewJob } from '../../core/contract/jobs.ts';
+import { titleFault } from '../../core/contract/title.ts';
 import { mostCharacters } from '../../core/contract/limits.ts';
 import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../import/ImportCard.vue';
@@ -75,7 +76,7 @@ const missing = computed(() => {
   if (!recording.value) return 'Choose a recording first.';
   if (words.reading.value) return 'The words are still being read.';
   if (!draft.value) return 'Choose the words first: a machine draft or a caption file.';
-  return title.value.trim() === '' ? 'Give the job a title.' : null;
+  return titleFault(title.value);
 });
 
 interface Wanted {
