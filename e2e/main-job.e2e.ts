@@ -46,7 +46,7 @@ const first = async (): Promise<string> => (await lines(driver))[0] ?? '';
 /** Length of the first caption's first line as the margin shows it. */
 const marginLength = (nth: number): Promise<string> =>
   driver.executeScript<string>(
-    'return document.querySelectorAll(".margin-figures")[arguments[0]]?.firstChild.data',
+    'return /^\\d+/.exec(document.querySelectorAll(".margin-figures")[arguments[0]]?.textContent)?.[0]',
     nth,
   );
 

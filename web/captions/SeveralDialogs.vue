@@ -24,12 +24,16 @@ const ms = computed(() => {
   return by.value.trim() !== '' && Number.isFinite(seconds) ? Math.round(seconds * 1000) : null;
 });
 
-watch([labelOpen, shiftOpen], ([label, shift]) => {
-  speaker.value = several.captions.value[0]?.speakers[0]?.speaker ?? '';
-  by.value = '';
-  const id = label ? 'label-speaker' : shift ? 'shift-by' : null;
-  if (id) void nextTick(() => setTimeout(() => document.getElementById(id)?.focus()));
-});
+watch(
+  [labelOpen, shiftOpen],
+  ([label, shift]) => {
+    speaker.value = several.captions.value[0]?.speakers[0]?.speaker ?? '';
+    by.value = '';
+    const id = label ? 'label-speaker' : shift ? 'shift-by' : null;
+    if (id) void nextTick(() => setTimeout(() => document.getElementById(id)?.focus()));
+  },
+  { immediate: true },
+);
 function label(): void {
   several.label(speaker.value);
   labelOpen.value = false;

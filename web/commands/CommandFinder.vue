@@ -12,11 +12,15 @@ const chosen = ref(0);
 const input = useTemplateRef<HTMLInputElement>('input');
 const found = computed(() => list.all.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())));
 
-watch(open, (now) => {
-  if (!now) return;
-  wanted.value = '';
-  void nextTick(() => setTimeout(() => input.value?.focus()));
-});
+watch(
+  open,
+  (now) => {
+    if (!now) return;
+    wanted.value = '';
+    void nextTick(() => setTimeout(() => input.value?.focus()));
+  },
+  { immediate: true },
+);
 watch(wanted, () => (chosen.value = 0));
 
 function run(command: Command | undefined): void {

@@ -64,13 +64,17 @@ function back(id: string): void {
   preferences.keys = Object.fromEntries(Object.entries(preferences.keys).filter(([other]) => other !== id));
   stayAt(id);
 }
-watch(open, (now) => {
-  waiting.value = null;
-  asked.value = null;
-  fault.value = null;
-  if (now) addEventListener('keydown', onKey, true);
-  else removeEventListener('keydown', onKey, true);
-});
+watch(
+  open,
+  (now) => {
+    waiting.value = null;
+    asked.value = null;
+    fault.value = null;
+    if (now) addEventListener('keydown', onKey, true);
+    else removeEventListener('keydown', onKey, true);
+  },
+  { immediate: true },
+);
 onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
 
 const steps = [500, 1000, 2000, 3000, 5000, 10_000] as const;

@@ -1,24 +1,20 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, watch } from 'vue';
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import CommandFinder from '../commands/CommandFinder.vue';
-import KeySheet from '../commands/KeySheet.vue';
 import { useCommandList } from '../commands/command-list.ts';
 import { useCommandKeys } from '../commands/use-command-keys.ts';
 import { away } from '../api/client.ts';
 import { fetchStages } from '../stages.ts';
+import { useWhenIdle } from '../background/idle.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
-import ReflowDialog from '../reflow/ReflowDialog.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
-import JobStyle from '../styles/JobStyle.vue';
 import { gatherCommands } from './commands.ts';
-import SeveralDialogs from '../captions/SeveralDialogs.vue';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
@@ -30,8 +26,14 @@ const track = useTrack();
 const messages = useMessages();
 const playback = usePlayback();
 const dialogs = useDialogs();
-const [finderOpen, keysOpen] = [dialogs.bound('finder'), dialogs.bound('keys')];
-const [styleOpen, reflowOpen] = [dialogs.bound('style'), dialogs.bound('reflow')];
+const fetchDialogs = () => import('./JobDialogs.vue');
+const JobDialogs = defineAsyncComponent(fetchDialogs);
+/** They are there from the first that is opened on. */
+const hasDialogs = ref(false);
+watch(
+  () => dialogs.open,
+  () => (hasDialogs.value = true),
+);
 const trouble = computed(() => open.trouble ?? track.trouble);
 const ready = computed(() => open.job !== null && track.track !== null);
 
@@ -66,7 +68,12 @@ function onDrag(event: DragEvent): void {
 const stopListening = router.onError(() => {
   messages.notice = `This page could not be fetched: ${away().message}`;
 });
-onMounted(fetchStages);
+/** What the page does not show yet comes once it has shown the captions, so that all of it works while the server is away. */
+const fetchRest = useWhenIdle(() => {
+  fetchStages();
+  fetchDialogs().catch(() => undefined);
+});
+watch(ready, (now) => now && fetchRest(), { immediate: true });
 onBeforeUnmount(() => {
   stopListening();
   playback.pause();
@@ -91,11 +98,7 @@ onBeforeUnmount(() => {
       <MonitorPanel />
       <SkylineStrip />
     </div>
-    <CommandFinder v-model:open="finderOpen" />
-    <KeySheet v-model:open="keysOpen" />
-    <SeveralDialogs />
-    <JobStyle v-model:open="styleOpen" />
-    <ReflowDialog v-model:open="reflowOpen" />
+    <JobDialogs v-if="hasDialogs" />
   </div>
 </template>
 

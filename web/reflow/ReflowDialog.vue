@@ -40,17 +40,25 @@ const before = computed(() => gone.value.length);
 const proofed = computed(() => (what.value === 'lines' ? 0 : gone.value.filter((c) => c.proofed).length));
 const after = computed(() => shown.value?.runs.reduce((n, run) => n + run.after.length, 0) ?? 0);
 
-watch(open, (now) => {
-  if (now) where.value = selected.value > 1 ? 'selected' : 'all';
-});
+watch(
+  open,
+  (now) => {
+    if (now) where.value = selected.value > 1 ? 'selected' : 'all';
+  },
+  { immediate: true },
+);
 let turn = 0;
-watch([open, asked, () => track.captions], async () => {
-  if (!open.value) return;
-  const mine = ++turn;
-  shown.value = null;
-  const answer = await preview('reflow', asked.value);
-  if (mine === turn) shown.value = answer;
-});
+watch(
+  [open, asked, () => track.captions],
+  async () => {
+    if (!open.value) return;
+    const mine = ++turn;
+    shown.value = null;
+    const answer = await preview('reflow', asked.value);
+    if (mine === turn) shown.value = answer;
+  },
+  { immediate: true },
+);
 
 /** Does what is shown; it is worked out anew whenever the captions change, so it always fits them. */
 function go(): void {

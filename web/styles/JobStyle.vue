@@ -18,11 +18,15 @@ const faults = ref<readonly string[]>([]);
 const source = computed(() => styles.all.find((s) => s.id === job.job?.style.id) ?? null);
 const changed = computed(() => draft.value !== null && styleStanding(draft.value, styles.all) === 'changed');
 
-watch(open, (now) => {
-  if (!now) return;
-  draft.value = job.job?.style ?? null;
-  faults.value = [];
-});
+watch(
+  open,
+  (now) => {
+    if (!now) return;
+    draft.value = job.job?.style ?? null;
+    faults.value = [];
+  },
+  { immediate: true },
+);
 async function use(): Promise<void> {
   if (!draft.value) return;
   faults.value = (decodeStyle(draft.value).faults ?? []).map(faultShown);

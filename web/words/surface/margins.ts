@@ -1,137 +1,15 @@
-/** The margins of Words: at the left the proofed mark and the time, at the right figures against limits. */
+/**
+ * The margins of Words, drawn over the padding that the text leaves them.
+ *
+ * Everything in them stands at a place of its own, so that a turn of the wheel moves nothing and lays out only
+ * the lines that come into sight: CodeMirror's own gutters put a box of the right height beside each line, and
+ * took as long as all the text.
+ */
+import { ViewPlugin, type BlockInfo, type EditorView, type ViewUpdate } from '@codemirror/view';
 import type { Extension } from '@codemirror/state';
-import { gutter, GutterMarker, type BlockInfo, type EditorView, type ViewUpdate } from '@codemirror/view';
-import { voiceOf } from '../../../core/layout/passages.ts';
-import { ruleNamed } from '../../../core/rules/findings.ts';
-import type { Finding } from '../../../core/rules/finding.ts';
-import { speedText } from '../../../core/text/measures.ts';
-import { marginClock, seconds } from '../../../core/time/clock.ts';
-import type { Caption } from '../../../core/track/caption.ts';
-import { measured } from '../../measured.ts';
 import { spotAt } from './layout.ts';
+import { figuresNote, timeNote, type MarginLine, type MarginNote } from './margin-rows.ts';
 import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
-
-function element(name: string, className: string, text = ''): HTMLElement {
-  const made = document.createElement(name);
-  made.className = className;
-  made.textContent = text;
-  return made;
-}
-
-class TimeMarker extends GutterMarker {
-  readonly proofed: boolean;
-  readonly time: string;
-  /** Who speaks, where it says so. */
-  readonly voice: string;
-  override readonly elementClass: string;
-  constructor(caption: Caption, voice: string, name: string) {
-    super();
-    this.elementClass = name;
-    this.proofed = caption.proofed;
-    this.time = marginClock(caption.start);
-    this.voice = voice;
-  }
-  override eq(other: TimeMarker): boolean {
-    return (
-      other.proofed === this.proofed &&
-      other.time === this.time &&
-      other.voice === this.voice &&
-      other.elementClass === this.elementClass
-    );
-  }
-  override toDOM(): HTMLElement {
-    // The sign is drawn by the sheet of styles: margins are rebuilt at every turn of the wheel, and are kept light.
-    const box = element('div', this.proofed ? 'margin-time proofed' : 'margin-time', this.time);
-    box.title = 'Bring the playhead here';
-    if (this.voice !== '') box.append(element('span', 'margin-voice', this.voice));
-    return box;
-  }
-}
-
-interface Side {
-  readonly text: string;
-  readonly state: 'fine' | 'over' | 'advice';
-}
-
-interface Figures {
-  readonly length: number;
-  readonly limit: number;
-  /** What stands at the side: the speed at the first line, at the second how long it is there or what is wrong. */
-  readonly sides: readonly Side[];
-}
-
-class FiguresMarker extends GutterMarker {
-  readonly figures: Figures;
-  override readonly elementClass: string;
-  constructor(figures: Figures, name: string) {
-    super();
-    this.figures = figures;
-    this.elementClass = name;
-  }
-  override eq(other: FiguresMarker): boolean {
-    const a = this.figures;
-    const b = other.figures;
-    return (
-      this.elementClass === other.elementClass &&
-      a.length === b.length &&
-      a.limit === b.limit &&
-      a.sides.length === b.sides.length &&
-      a.sides.every((side, i) => side.text === b.sides[i]?.text && side.state === b.sides[i].state)
-    );
-  }
-  override toDOM(): HTMLElement {
-    const { length, limit, sides } = this.figures;
-    const row = element('div', length > limit ? 'margin-figures over' : 'margin-figures', String(length));
-    row.style.setProperty('--full', `${String(Math.min(100, (length / limit) * 100))}%`);
-    row.append(...sides.map(({ text, state }) => element('span', `margin-side ${state}`, text)));
-    return row;
-  }
-}
-
-/** Groups of rules that are about how long a caption is there and how fast it has to be read. */
-const timed: ReadonlySet<string> = new Set(['Reading', 'Time']);
-
-interface Verdict {
-  /** What is wrong, in a word or two. */
-  readonly wrong: string;
-  /** Its colour. */
-  readonly state: Side['state'];
-  /** The colour of the figures, which is about them alone; what is said of words stands in the text. */
-  readonly figures: Side['state'];
-}
-
-/** What the margin says of findings. */
-export function verdict(findings: readonly Finding[]): Verdict {
-  const worst = findings.find((f) => f.severity === 'must');
-  const ofFigures = findings.filter((f) => timed.has(ruleNamed(f.rule).group));
-  const figures = ofFigures.some((f) => f.severity === 'must') ? 'over' : ofFigures.length > 0 ? 'advice' : 'fine';
-  return worst
-    ? { wrong: `▲ ${ruleNamed(worst.rule).short}`, state: 'over', figures }
-    : { wrong: '', state: figures, figures };
-}
-
-/** What stands beside a line of a caption; beside its only line both figures do. */
-function sidesOf(
-  caption: Caption,
-  line: MarginLine,
-  count: number,
-  findings: readonly Finding[],
-  speed: number,
-): Side[] {
-  const { state, wrong, figures } = verdict(findings);
-  const sides: Side[] = [
-    { text: `${speedText(speed)} cps`, state: figures },
-    { text: wrong === '' ? seconds(caption.end - caption.start) : wrong, state },
-  ];
-  return count === 1 ? sides : sides.slice(line.nth, line.nth + 1);
-}
-
-/** A line of the document: its caption, the place of that, and which of its lines it is. */
-interface MarginLine {
-  readonly caption: Caption;
-  readonly index: number;
-  readonly nth: number;
-}
 
 function lineOf(view: EditorView, block: BlockInfo): MarginLine | null {
   const layout = view.state.field(layoutField);
@@ -140,75 +18,110 @@ function lineOf(view: EditorView, block: BlockInfo): MarginLine | null {
   if (!caption) return null;
   let nth = 0;
   for (let at = caption.text.indexOf('\n'); at >= 0 && at < offset; at = caption.text.indexOf('\n', at + 1)) nth++;
-  return { caption, index, nth };
+  return { caption, nth };
 }
 
-const changed = (update: ViewUpdate): boolean =>
-  update.docChanged || update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
-
-/** The ground of a line beside the cursor caption, and the line above each caption, as classes of the margin. */
-function classOf(view: EditorView, at: MarginLine): string {
-  const around = view.state.field(aroundField);
-  if (around?.reading === 'text') return '';
-  const { captions } = view.state.field(layoutField);
-  const cursor = around?.cursor ?? null;
-  const isCursor = at.caption.id === cursor;
-  if (at.nth > 0) return isCursor ? 'row-cursor' : '';
-  if (isCursor) return 'row-first row-cursor';
-  return at.index > 0 && captions[at.index - 1]?.id === cursor ? 'row-first row-after' : 'row-first';
+/** What stands beside one line. */
+interface Placed {
+  readonly looks: string;
+  readonly dom: HTMLElement;
+  top: number;
 }
 
-/** Where nothing stands in the margin but its ground. */
-class MarginContext extends GutterMarker {
-  override readonly elementClass: string;
+/** One margin: its notes by line, in the order they stand in. */
+class Margin {
+  readonly dom = document.createElement('div');
+  private placed = new Map<string, Placed>();
+
   constructor(name: string) {
-    super();
-    this.elementClass = name;
+    this.dom.className = `words-margin ${name}`;
   }
-  override eq(other: MarginContext): boolean {
-    return other.elementClass === this.elementClass;
+
+  /** Shows these notes and no others; those that look as before stay, and are moved where they have to be. */
+  show(notes: readonly { readonly key: string; readonly top: number; readonly note: MarginNote }[]): void {
+    const before = this.placed;
+    this.placed = new Map();
+    for (const { key, top, note } of notes) {
+      const was = before.get(key);
+      const stays = was?.looks === note.looks ? was : null;
+      if (stays) before.delete(key);
+      const here = stays ?? { looks: note.looks, dom: note.toDOM(), top: NaN };
+      if (here.top !== top) {
+        here.top = top;
+        here.dom.style.top = `${String(top)}px`;
+      }
+      this.placed.set(key, here);
+    }
+    for (const { dom } of before.values()) dom.remove();
+    let next = this.dom.firstChild;
+    for (const { dom } of this.placed.values()) {
+      if (dom === next) next = dom.nextSibling;
+      else this.dom.insertBefore(dom, next);
+    }
+  }
+}
+
+const isTold = (update: ViewUpdate): boolean =>
+  update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
+
+class Margins {
+  private readonly dom = document.createElement('div');
+  private readonly left = new Margin('left');
+  private readonly right = new Margin('right');
+
+  constructor(view: EditorView, onTime: (id: string, upTo: boolean) => void) {
+    this.dom.className = 'words-margins';
+    // What they say is said by the monitor to whoever does not see them.
+    this.dom.setAttribute('aria-hidden', 'true');
+    this.dom.append(this.left.dom, this.right.dom);
+    view.scrollDOM.append(this.dom);
+    this.left.dom.addEventListener('mousedown', (event) => {
+      const at = lineOf(view, view.lineBlockAtHeight(event.clientY - view.documentTop));
+      if (!at) return;
+      event.preventDefault();
+      onTime(at.caption.id, event.shiftKey);
+    });
+    this.ask(view);
+  }
+
+  update(update: ViewUpdate): void {
+    if (update.viewportChanged || update.heightChanged) this.ask(update.view);
+    else if (update.docChanged || update.geometryChanged || isTold(update)) this.draw(update.view);
+  }
+
+  /** Lines that come into sight have their height once the editor has measured them; what is drawn before that would be moved again. */
+  private ask(view: EditorView): void {
+    view.requestMeasure({
+      key: this,
+      read: () => null,
+      write: () => {
+        this.draw(view);
+      },
+    });
+  }
+
+  destroy(): void {
+    this.dom.remove();
+  }
+
+  private draw(view: EditorView): void {
+    const around = view.state.field(aroundField);
+    if (!around) return;
+    const padding = view.documentPadding.top;
+    const rows = view.viewportLineBlocks.flatMap((block) => {
+      const line = lineOf(view, block);
+      return line ? [{ key: `${line.caption.id} ${String(line.nth)}`, top: block.top + padding, line }] : [];
+    });
+    const noted = (noteOf: (line: MarginLine) => MarginNote | null): Parameters<Margin['show']>[0] =>
+      rows.flatMap(({ key, top, line }) => {
+        const note = noteOf(line);
+        return note ? [{ key, top, note }] : [];
+      });
+    this.left.show(noted((line) => timeNote(line, around.reading)));
+    this.right.show(noted((line) => figuresNote(line, around)));
   }
 }
 
 /** @param onTime told the caption whose time was pressed, and whether everything up to it is to be selected */
-export function margins(onTime: (id: string, upTo: boolean) => void): Extension {
-  return [
-    gutter({
-      class: 'words-margin left',
-      lineMarkerChange: changed,
-      domEventHandlers: {
-        mousedown(view, block, event) {
-          const at = lineOf(view, block);
-          if (at) onTime(at.caption.id, (event as MouseEvent).shiftKey);
-          return at !== null;
-        },
-      },
-      lineMarker(view, block) {
-        const at = lineOf(view, block);
-        if (!at) return null;
-        const name = classOf(view, at);
-        if (at.nth > 0) return name === '' ? null : new MarginContext(name);
-        const isText = view.state.field(aroundField)?.reading === 'text';
-        return new TimeMarker(at.caption, isText ? voiceOf(at.caption) : '', name);
-      },
-    }),
-    gutter({
-      class: 'words-margin right',
-      side: 'after',
-      lineMarkerChange: changed,
-      lineMarker(view, block) {
-        const at = lineOf(view, block);
-        const around = view.state.field(aroundField);
-        if (!at || !around || around.reading === 'text') return null;
-        const { lines, speed } = measured(at.caption, around.style.counting);
-        const findings = around.findings.get(at.caption.id) ?? [];
-        const figures = {
-          length: lines[at.nth] ?? 0,
-          limit: around.style.text.lineLength.limit,
-          sides: sidesOf(at.caption, at, lines.length, findings, speed),
-        };
-        return new FiguresMarker(figures, classOf(view, at));
-      },
-    }),
-  ];
-}
+export const margins = (onTime: (id: string, upTo: boolean) => void): Extension =>
+  ViewPlugin.define((view) => new Margins(view, onTime));

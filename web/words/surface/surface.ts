@@ -40,7 +40,8 @@ import {
   share,
   type EditContext,
 } from './edit-commands.ts';
-import { margins, verdict } from './margins.ts';
+import { verdict } from './margin-rows.ts';
+import { margins } from './margins.ts';
 import { controlClick } from './control-click.ts';
 import { reading } from './running-text.ts';
 import { setMatches, setSpoken, shown, shownIn } from './highlights.ts';

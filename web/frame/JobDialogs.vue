@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import CommandFinder from '../commands/CommandFinder.vue';
+import KeySheet from '../commands/KeySheet.vue';
+import SeveralDialogs from '../captions/SeveralDialogs.vue';
+import ReflowDialog from '../reflow/ReflowDialog.vue';
+import { useDialogs } from '../stores/dialogs.ts';
+import JobStyle from '../styles/JobStyle.vue';
+
+/** The dialogs that any stage of a job opens; a piece of its own, which the first caption need not wait for. */
+const { bound } = useDialogs();
+const [finder, keys, style, reflow] = [bound('finder'), bound('keys'), bound('style'), bound('reflow')];
+</script>
+
+<template>
+  <CommandFinder v-model:open="finder" />
+  <KeySheet v-model:open="keys" />
+  <SeveralDialogs />
+  <JobStyle v-model:open="style" />
+  <ReflowDialog v-model:open="reflow" />
+</template>
