@@ -1,8 +1,21 @@
 import vue from '@vitejs/plugin-vue';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/** Puts the small first piece before everything else in the built page. */
+const earlyFirst: Plugin = {
+  name: 'early-first',
+  transformIndexHtml: {
+    order: 'post',
+    handler(_, { bundle = {} }) {
+      const early = Object.values(bundle).find((c) => c.type === 'chunk' && c.facadeModuleId?.endsWith('/early.ts'));
+      const attrs = { type: 'module', src: `/${early?.fileName ?? ''}`, crossorigin: true, nonce: '%NONCE%' };
+      return early ? [{ tag: 'script', attrs, injectTo: 'head-prepend' }] : [];
+    },
+  },
+};
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), earlyFirst],
   build: {
     outDir: '../dist/web',
     emptyOutDir: true,
@@ -10,6 +23,7 @@ export default defineConfig({
     reportCompressedSize: false,
     chunkSizeWarningLimit: 800,
     modulePreload: { polyfill: false },
+    rolldownOptions: { input: ['web/index.html', 'web/early.ts'] },
   },
   html: { cspNonce: '%NONCE%' },
 });

@@ -4,6 +4,7 @@ import Joi, { type AnySchema } from 'joi';
 import { statusOf } from '../core/contract/error-codes.ts';
 import { askOver, jsonOf } from '../core/contract/ask.ts';
 import type { AnswerOf, Ask, RouteName } from '../core/contract/contract.ts';
+import type { JobOpening } from '../core/contract/jobs.ts';
 import type { StyleLibrary } from '../core/contract/styles.ts';
 import type { Leased } from '../core/contract/work.ts';
 import type {
@@ -144,6 +145,7 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'GET /api/jobs': list(jobSummary),
   'POST /api/jobs': job,
   'GET /api/jobs/:id': job,
+  'GET /api/jobs/:id/opening': objectOf<JobOpening>({ job, track: loggedTrack.allow(null) }),
   'PATCH /api/jobs/:id': job,
   'DELETE /api/jobs/:id': nothing,
   'POST /api/jobs/:id/tracks': trackSummary,

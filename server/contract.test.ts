@@ -97,6 +97,8 @@ it('a whole job can be done through the contract, by every route there is', asyn
   await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track(randomUUID()) });
   await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { title: 'Working a lock' } });
   expect(await ask('GET /api/jobs/:id', { params: { id: job } })).toMatchObject({ title: 'Working a lock' });
+  const opened = await ask('GET /api/jobs/:id/opening', { params: { id: job } });
+  expect([opened.job.id, opened.track?.id, opened.track?.edit]).toEqual([job, fair, 1]);
   expect(await ask('GET /api/style-uses')).toMatchObject([{ job: { id: job }, standing: 'same' }]);
 
   const batch = { id: 'b1', base: 1, edits: [{ type: 'splice', id: 'a', from: 8, to: 8, insert: '!' }] } as const;

@@ -89,6 +89,7 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'GET /api/jobs': {},
     'POST /api/jobs': { body: { id: job, title: 'Lock', language: 'en', style: 'lecture-38', tracks: [newTrack] } },
     'GET /api/jobs/:id': {},
+    'GET /api/jobs/:id/opening': { query: { track } },
     'PATCH /api/jobs/:id': { body: { title: 'Gate', style: shippedStyles[0] } },
     'DELETE /api/jobs/:id': {},
     'PUT /api/recordings': { query: { name: 'lock.webm' }, body: 'bytes' },

@@ -6,8 +6,12 @@ import './theme/tokens.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { early } from './early.ts';
 import { router } from './router.ts';
+import { useOpening } from './stores/opening.ts';
 
-createApp(App).use(createPinia()).use(router).mount('#app');
+const pinia = createPinia();
+if (early) useOpening(pinia).adopt(early);
+createApp(App).use(pinia).use(router).mount('#app');
 // Work that an earlier page could not deliver goes on its way, whichever page is opened first.
 void import('./stores/track.ts').then(({ useTrack }) => useTrack().deliverLeft()).catch(() => undefined);

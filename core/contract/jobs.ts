@@ -1,5 +1,6 @@
 /** Routes of jobs. */
 import type { Job, JobSummary } from '../job/job.ts';
+import type { LoggedTrack } from '../track/logged.ts';
 import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
 import type { NewTrack } from './tracks.ts';
@@ -26,10 +27,22 @@ export interface JobChange {
   readonly style?: string | HouseStyle;
 }
 
+/** A job and the track it is opened with, in one answer: whoever opens it waits for both. */
+export interface JobOpening {
+  readonly job: Job;
+  /** Null where the job has none. */
+  readonly track: LoggedTrack | null;
+}
+
 export interface JobRoutes {
   'GET /api/jobs': { answer: readonly JobSummary[] };
   'POST /api/jobs': { body: NewJob; answer: Job };
   'GET /api/jobs/:id': { answer: Job };
+  'GET /api/jobs/:id/opening': {
+    /** The track that was worked on last. */
+    query: { readonly track?: string };
+    answer: JobOpening;
+  };
   'PATCH /api/jobs/:id': { body: JobChange; answer: Job };
   'DELETE /api/jobs/:id': { answer: null };
 }

@@ -109,3 +109,13 @@ export interface Receipt {
 export function fairCopyOf(job: Pick<Job, 'tracks'>): TrackSummary | null {
   return job.tracks.find((t) => t.kind === 'captions') ?? null;
 }
+
+/**
+ * The track a job is opened with.
+ * @param chosen the id of the one that was worked on last, where that is known
+ * @returns null where the job has none
+ */
+export function trackToOpen(job: Pick<Job, 'tracks'>, chosen: string | null): TrackSummary | null {
+  const open = job.tracks.filter((t) => t.kind !== 'machine');
+  return open.find((t) => t.id === chosen) ?? fairCopyOf(job) ?? job.tracks[0] ?? null;
+}

@@ -5,6 +5,7 @@ import type { Knex } from 'knex';
 import type { JobChange, NewJob } from '../../core/contract/jobs.ts';
 import { most, mostCharacters } from '../../core/contract/limits.ts';
 import { titleFault } from '../../core/contract/title.ts';
+import { trackToOpen } from '../../core/job/job.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Config } from '../config.ts';
 import { emptyLog } from '../database/open.ts';
@@ -47,6 +48,7 @@ const newJob = objectOf<ReceivedJob>({
   recording: hash.allow(null).default(null),
   tracks: Joi.array().items(newTrack).max(most.tracks).default([]),
 });
+const opening = objectOf<{ readonly track?: string }>({ track: id });
 const change = objectOf<JobChange>({
   title,
   // A style that is sent whole is read by the decoder in core.
@@ -85,6 +87,12 @@ export function jobs(
   });
 
   route(app, 'GET /api/jobs/:id', { params: byId }, ({ params }) => jobOf(db, params.id));
+
+  route(app, 'GET /api/jobs/:id/opening', { params: byId, query: opening }, async ({ params, query }) => {
+    const job = await jobOf(db, params.id);
+    const track = trackToOpen(job, query.track ?? null);
+    return { job, track: track && (await log.load(track.id)) };
+  });
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
     await jobRow(db, job);

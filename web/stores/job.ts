@@ -4,8 +4,8 @@ import { computed, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
-import type { Job, TrackSummary } from '../../core/job/job.ts';
-import { chooseTrack, trackToOpen } from './chosen-track.ts';
+import { trackToOpen, type Job, type TrackSummary } from '../../core/job/job.ts';
+import { chooseTrack, chosenTrack } from './chosen-track.ts';
 import { useOpening } from './opening.ts';
 
 export const useJob = defineStore('job', () => {
@@ -20,7 +20,7 @@ export const useJob = defineStore('job', () => {
     job.value = null;
     trouble.value = null;
     try {
-      const found = await (begun.takeJob(id) ?? ask('GET /api/jobs/:id', { params: { id } }));
+      const found = await begun.job(id);
       if (mine === opening) job.value = found;
     } catch (error) {
       if (mine === opening) trouble.value = sentence(error);
@@ -33,7 +33,7 @@ export const useJob = defineStore('job', () => {
   }
 
   /** The track that is worked on. */
-  const first = (): TrackSummary | null => job.value && trackToOpen(job.value);
+  const first = (): TrackSummary | null => job.value && trackToOpen(job.value, chosenTrack(job.value.id));
   function choose(track: string): void {
     if (job.value) chooseTrack(job.value.id, track);
   }

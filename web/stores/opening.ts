@@ -1,53 +1,44 @@
 /**
  * A job and its track, asked for as soon as it is known which: while the pieces of the page that shows
- * them are still on their way. Each is good for the
- * opening it was asked for: what was not taken then would be of an earlier moment.
+ * them are still on their way. Each is good for the opening it was asked for: what was not taken then
+ * would be of an earlier moment.
  */
 import { defineStore } from 'pinia';
 import type { Job } from '../../core/job/job.ts';
 import type { LoggedTrack } from '../../core/track/logged.ts';
-import { ask } from '../api/client.ts';
-import { trackToOpen } from './chosen-track.ts';
-
-interface Opening {
-  readonly job: string;
-  found: Promise<Job> | null;
-  track: { readonly id: string; readonly loaded: Promise<LoggedTrack> } | null;
-}
-
-/** Whoever takes it hears why it failed. */
-function unheard<T>(promise: Promise<T>): Promise<T> {
-  promise.catch(() => undefined);
-  return promise;
-}
+import { beginOpening, type Opening } from '../api/opening.ts';
+import { chosenTrack } from './chosen-track.ts';
 
 export const useOpening = defineStore('opening', () => {
   let opening: Opening | null = null;
+  let track: LoggedTrack | null = null;
+  let turns = 0;
 
+  /** Takes over what was asked for before there were stores. */
+  function adopt(early: Opening): void {
+    opening = early;
+  }
   function begin(job: string): void {
-    const found = unheard(ask('GET /api/jobs/:id', { params: { id: job } }));
-    const mine: Opening = { job, found, track: null };
-    opening = mine;
-    void found.then(
-      (there) => {
-        const id = trackToOpen(there)?.id;
-        if (id !== undefined) mine.track = { id, loaded: unheard(ask('GET /api/tracks/:id', { params: { id } })) };
-      },
-      () => undefined,
-    );
+    if (opening?.job !== job) opening = beginOpening(job, chosenTrack(job));
   }
 
-  /** A job that was asked for already; null where none was. */
-  function takeJob(id: string): Promise<Job> | null {
-    const found = opening?.job === id ? opening.found : null;
-    if (opening && found) opening.found = null;
-    return found;
+  /** The job, with its track at hand for whoever opens that next. @throws {ApiError} */
+  async function job(id: string): Promise<Job> {
+    begin(id);
+    const turn = ++turns;
+    const mine = opening;
+    opening = null;
+    track = null;
+    const answer = await (mine ?? beginOpening(id, chosenTrack(id))).answer;
+    // Another job was asked for meanwhile: nobody takes this track.
+    if (turn === turns) ({ track } = answer);
+    return answer.job;
   }
-  /** A track that was asked for already; null where none was. Whichever is opened, it is good for that one opening only. */
-  function takeTrack(id: string): Promise<LoggedTrack> | null {
-    const track = opening?.track ?? null;
-    if (opening) opening.track = null;
-    return track?.id === id ? track.loaded : null;
+  /** The track that came with the job; null where it is another. Whichever is opened, it is good for that one opening only. */
+  function takeTrack(id: string): LoggedTrack | null {
+    const taken = track;
+    track = null;
+    return taken?.id === id ? taken : null;
   }
-  return { begin, takeJob, takeTrack };
+  return { adopt, begin, job, takeTrack };
 });

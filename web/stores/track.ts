@@ -32,14 +32,14 @@ interface Page {
 }
 
 /** A log whose first answer was asked for already; everything after that is asked anew. */
-function withFirstLoad(log: Log, loaded: Promise<LoggedTrack>): Log {
-  let first: Promise<LoggedTrack> | null = loaded;
+function withFirstLoad(log: Log, loaded: LoggedTrack): Log {
+  let first: LoggedTrack | null = loaded;
   return {
     ...log,
     load(track, at) {
       const answer = at === undefined ? first : null;
       first = null;
-      return answer ?? log.load(track, at);
+      return answer ? Promise.resolve(answer) : log.load(track, at);
     },
   };
 }
@@ -115,7 +115,7 @@ export const useTrack = defineStore('track', () => {
   }
 
   /** A track of which this is one user more; {@link release} it. @throws {ApiError} when it cannot be had */
-  async function take(id: string, loaded: Promise<LoggedTrack> | null = null): Promise<TrackSync> {
+  async function take(id: string, loaded: LoggedTrack | null = null): Promise<TrackSync> {
     const { client, outbox } = await (page ??= thisPage());
     const held = syncs.get(id) ?? hold(id, client, outbox, loaded);
     held.users++;
@@ -134,7 +134,7 @@ export const useTrack = defineStore('track', () => {
     if (held && --held.users === 0) held.sync.leave();
   }
 
-  function hold(id: string, client: string, outbox: Outbox, loaded: Promise<LoggedTrack> | null): OpenSync {
+  function hold(id: string, client: string, outbox: Outbox, loaded: LoggedTrack | null): OpenSync {
     const channel = new BroadcastChannel(`fenwix-track-${id}`);
     const sync = trackSync(id, {
       log: loaded ? withFirstLoad(log, loaded) : log,
