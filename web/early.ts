@@ -3,14 +3,18 @@
  * job, its track and the pieces that show them, while the page itself is still being read.
  */
 import { beginOpening, type Opening } from './api/opening.ts';
-import { fetchFrame, stages } from './stages.ts';
+import { stages } from './stages.ts';
 import { chosenTrack } from './stores/chosen-track.ts';
 
 const [, job = '', stage = ''] = /^\/jobs\/([^/]+)(?:\/(\w+))?/.exec(location.pathname) ?? [];
 
 /** What was sent for; null where the address names no job. */
 export const early: Opening | null = job === '' ? null : beginOpening(job, chosenTrack(job));
-if (early)
-  for (const fetchPiece of [fetchFrame, stages[stage as keyof typeof stages] as (typeof stages)['words'] | undefined])
-    // The router asks for it again, and says so where it cannot be had.
-    fetchPiece?.().catch(() => undefined);
+if (early) {
+  const pieces: (Promise<unknown> | undefined)[] = [
+    import('./frame/JobFrame.vue'),
+    stage in stages ? stages[stage as keyof typeof stages]() : undefined,
+  ];
+  // The router asks for them again, and says so where one cannot be had.
+  for (const piece of pieces) piece?.catch(() => undefined);
+}

@@ -1,6 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import JobsPage from './jobs/JobsPage.vue';
-import { fetchFrame, stages } from './stages.ts';
+import { stages } from './stages.ts';
 import { useOpening } from './stores/opening.ts';
 
 export const router = createRouter({
@@ -11,7 +11,7 @@ export const router = createRouter({
     { path: '/new', name: 'intake', component: () => import('./intake/IntakePage.vue') },
     {
       path: '/jobs/:job',
-      component: fetchFrame,
+      component: () => import('./frame/JobFrame.vue'),
       props: true,
       children: [
         { path: '', redirect: { name: 'words' } },

@@ -7,9 +7,6 @@ export const stages = {
   handover: () => import('./handover/HandoverStage.vue'),
 } as const;
 
-/** What stands around every stage of a job. */
-export const fetchFrame = () => import('./frame/JobFrame.vue');
-
 /** Fetches every stage once a job is open, so that all of them work while the server is away. */
 export function fetchStages(): void {
   for (const fetchStage of Object.values(stages)) {
