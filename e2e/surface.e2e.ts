@@ -37,14 +37,15 @@ beforeAll(async () => {
 });
 
 it('shows right-to-left captions from the right, and counts what a reader sees', async () => {
-  expect(await lines(app.driver)).toEqual(texts.join('\n').split('\n'));
+  const wanted = texts.join('\n').split('\n').join();
+  await eventually(app.driver, 'the lines', async () => (await lines(app.driver)).join() === wanted);
   const direction = await app.driver.executeScript<string>(
     'return getComputedStyle(document.querySelector(".cm-line")).direction',
   );
   expect(direction).toBe('rtl');
-  expect(
-    await app.driver.executeScript<string>('return document.querySelector(".margin-figures").textContent'),
-  ).toMatch(/^12\s/);
+  await eventually(app.driver, 'the length of its first line', () =>
+    app.driver.executeScript<boolean>('return /^12\\s/.test(document.querySelector(".margin-figures")?.textContent)'),
+  );
 });
 
 it('reads right-to-left captions as running text, from the right, and edits them there', async () => {
