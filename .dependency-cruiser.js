@@ -19,6 +19,7 @@ const corePackages = [
   'color-name',
   'd3-array',
   'entities',
+  'franc-min',
   'get-east-asian-width',
   'htmlparser2',
   're2js',

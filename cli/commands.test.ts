@@ -29,24 +29,24 @@ const rolling = ['one', 'one\ntwo', 'two\nthree', 'three\nfour', 'four\nfive']
   .join('\n');
 
 describe('fenwix read', () => {
-  it('gives captions in milliseconds, without markup, and what was mended', () => {
+  it('gives captions in milliseconds, without markup, and what was fixed while reading', () => {
     expect(JSON.parse(at({ 'a.srt': srt }, 'read', 'a.srt', '--json').said)).toEqual({
       format: 'srt',
       encoding: 'utf-8',
       language: null,
       captions: [{ start: 1000, end: 3000, text: 'The gate\nis shut.' }],
-      mended: [],
+      warnings: [],
     });
     expect(JSON.parse(at({ '-': late }, 'read', '-', '--json').said)).toMatchObject({
       captions: [{ start: 1000, end: 3000 }],
-      mended: [{ line: 2 }],
+      warnings: [{ line: 2 }],
     });
     expect(JSON.parse(at({ a: vtt }, 'read', 'a', '--json').said)).toEqual({
       format: 'vtt',
       encoding: 'utf-8',
       language: 'en-GB',
       captions: [{ start: 1000, end: 2000, text: 'Wait.', settings: 'line:0', speaker: 'Keeper' }],
-      mended: [
+      warnings: [
         { line: 2, message: expect.stringContaining('kept as a comment') as string },
         { line: 7, message: expect.stringContaining('the cue was left out') as string },
       ],
@@ -115,7 +115,7 @@ describe('fenwix convert', () => {
     expect(at({ a: srt }, 'convert', 'a', 'b.srt', '--strict')).toMatchObject({ ending: 0, muttered: '' });
     expect(at({ a: late }, 'convert', 'a', 'b.srt', '--strict')).toMatchObject({
       ending: 0,
-      muttered: 'line 2: The end came before the start; the two were exchanged.\n',
+      muttered: 'line 2: The end came before the start; the two were swapped.\n',
     });
     const lossy = at({ a: srt }, 'convert', 'a', 'b.txt', '--strict');
     expect([lossy.ending, lossy.muttered]).toEqual([

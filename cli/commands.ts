@@ -11,24 +11,24 @@ import { styles } from './styles.ts';
 const list = (of: readonly { readonly name: string; readonly title: string }[]): string =>
   of.map((f) => `${f.name} (${f.title})`).join(', ');
 
-const help = `fenwix read FILE [--json]        what a caption file holds, and what was mended in it
+const help = `fenwix read FILE [--json]        what a caption file holds, and what was fixed while reading it
 fenwix convert IN OUT [--to FORMAT]  writes captions in another format, and says what it cannot hold
-fenwix check FILE [--json]       what departs from a house style
-fenwix repair IN OUT [--json]    repairs what departs from a house style, and says what it could not
-fenwix reflow IN OUT [--all]     lays captions out anew where they depart from a house style
+fenwix check FILE [--json]       what does not meet a house style
+fenwix repair IN OUT [--json]    repairs what does not meet a house style, and says what it could not
+fenwix reflow IN OUT [--all]     reflows captions that do not meet a house style
 fenwix styles [NAME] [--json]    the house styles, or one as a file
 
 Reading takes
   --from FORMAT       reads as this format, whatever the file looks like
   --encoding NAME     reads in this encoding, as windows-1252
-  --rescue            takes in what the rules of WebVTT would drop
-  --unroll            makes captions of rolling and word-by-word ones
+  --rescue            recovers cues that the rules of WebVTT skip
+  --unroll            shows each word of rolling and word-by-word captions once
   --style NAME|FILE   the house style, lecture-38 where none is named
 convert also takes
   --language TAG      the language of the captions, as en-GB
   --leave-out WHAT    notes, labels, or notes,labels
   --positions         writes places on the picture into SRT
-  --word-times        writes the times of words where the format can
+  --word-times        writes word times where the format can
   --time-marks        writes the time before each paragraph of a transcript
   --crlf              ends lines as Windows does
   --strict            ends with 1 where something was lost

@@ -56,7 +56,7 @@ export const convert: CommandLine = (words, terminal) => {
   if (!inWords)
     // What stands on standard output is the file where that was asked for.
     (out === '-' ? terminal.mutter : terminal.say)(
-      json({ format: target.name, captions: sheet.captions.length, mended: file.warnings, losses }),
+      json({ format: target.name, captions: sheet.captions.length, warnings: file.warnings, losses }),
     );
   const lost = losses.length > 0 || file.warnings.some((m) => m.lost === true);
   return flags.has('strict') && lost ? 1 : 0;

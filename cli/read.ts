@@ -1,4 +1,4 @@
-/** `fenwix read`: what a caption file holds, and what was mended in it. */
+/** `fenwix read`: what a caption file holds, and what was fixed while reading. */
 import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
 import { monitorClock } from '../core/time/clock.ts';
 import { takeApart } from './arguments.ts';
@@ -21,7 +21,7 @@ function report(file: ImportResult) {
         ...(c.speakers[0] ? { speaker: c.speakers[0].speaker } : {}),
       };
     }),
-    mended: file.warnings.map(({ line, message }) => ({ line, message })),
+    warnings: file.warnings.map(({ line, message }) => ({ line, message })),
     ...(file.rolling ? { rolling: file.rolling } : {}),
   };
 }

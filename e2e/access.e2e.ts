@@ -1,30 +1,16 @@
 /** Every screen in both themes: nothing for axe to find, nothing against the content policy, all of it by keyboard. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { caption } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { By, caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { violations } from './support/axe.ts';
 
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 const app = withApplication();
 const ask = asking(() => app.services.address);
 /** Where a stage of the demo’s job is. */
 async function stageOf(name: string): Promise<string> {
   const [job] = await ask('GET /api/jobs');
   return `/jobs/${job?.id ?? ''}/${name}`;
-}
-
-interface Violation {
-  id: string;
-  nodes: { html: string; failureSummary: string }[];
-}
-async function violations(): Promise<string[]> {
-  await app.driver.executeScript(axe);
-  const found = await app.driver.executeAsyncScript<Violation[]>(
-    'const done = arguments[0]; axe.run(document, { resultTypes: ["violations"] }).then((r) => done(r.violations));',
-  );
-  return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary.slice(0, 300)}`));
 }
 
 const screens = [
@@ -52,7 +38,7 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
       'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => done()));',
     );
     expect(await app.driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
-    expect(await violations()).toEqual([]);
+    expect(await violations(app.driver)).toEqual([]);
     expect(await complaints(app.driver)).toEqual([]);
   });
 });
@@ -79,14 +65,14 @@ it.each(['light', 'dark'])(
     await type(driver, 's');
     await says(driver, 'set aside: It does not fit.');
     expect(await driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
-    expect(await violations()).toEqual([]);
+    expect(await violations(app.driver)).toEqual([]);
     await ask('DELETE /api/jobs/:id', { params: { id: job } });
   },
 );
 
 describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
   const nothing = async (): Promise<void> => {
-    expect(await violations()).toEqual([]);
+    expect(await violations(app.driver)).toEqual([]);
     expect(await complaints(app.driver)).toEqual([]);
   };
 
@@ -112,7 +98,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await press(app.driver, 'Replace all…');
     await see(app.driver, '.places li');
     await nothing();
-    await press(app.driver, 'Leave everything');
+    await press(app.driver, 'Cancel');
     await (await see(app.driver, '#find-text')).sendKeys(Key.ESCAPE);
     await caretAt(app.driver, 'welcome', 'before');
     await control(app.driver, Key.ARROW_DOWN, true);
@@ -132,13 +118,13 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await caretAt(app.driver, 'why is the land', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'lamp');
-    await says(app.driver, /“land” stands in \d other places/);
+    await says(app.driver, /“land” also occurs in \d other places/);
     await nothing();
     await press(app.driver, 'Choose…');
     await see(app.driver, '.places li');
     await nothing();
-    await press(app.driver, 'Leave everything');
-    await press(app.driver, 'Leave them');
+    await press(app.driver, 'Cancel');
+    await press(app.driver, 'Skip');
     await caretAt(app.driver, 'why is the lamp', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'land');
@@ -159,7 +145,7 @@ it('has nothing for axe to find in a track that is empty', async () => {
   const { job: id } = await jobWith(ask, 'Empty basin', []);
   await driver.get(`${app.services.address}/jobs/${id}/words`);
   await says(driver, 'No captions yet');
-  expect(await violations()).toEqual([]);
+  expect(await violations(app.driver)).toEqual([]);
   await ask('DELETE /api/jobs/:id', { params: { id } });
 });
 
@@ -171,9 +157,9 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   await eventually(app.driver, 'the cursor in the finder', () =>
     app.driver.executeScript<boolean>('return document.activeElement.classList.contains("finder-input")'),
   );
-  expect(await violations()).toEqual([]);
+  expect(await violations(app.driver)).toEqual([]);
   await type(app.driver, 'handov', Key.ENTER);
-  await says(app.driver, 'what each place holds');
+  await says(app.driver, 'what each destination has');
   await see(app.driver, '.cell');
   expect(await app.driver.findElements(By.css('.cell'))).toHaveLength(1);
 });

@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Track } from '../core/track/caption.ts';
-import { By, downloaded, eventually, press, says, see } from './support/browser.ts';
+import { By, downloaded, eventually, press, says, see, pick } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -50,24 +50,24 @@ it('a file dropped on the words is looked at in Tracks, and nothing is changed b
   await drop('.cm-content', 'visita.srt', [...latin]);
   const page = await says(app.driver, /visita\.srt 2 captions · 6 s/);
   expect(page).toMatch(/Western European \(Windows-1252\)/);
-  expect(page).toContain('guessed from the letters');
+  expect(page).toContain('guessed: change it if the text looks wrong');
   expect(page).toContain('El niño mira\nla compuerta, señora.');
   expect(page).toMatch(/The time line was written “00:00:01\.000 --> 00:00:03,000”; it was read all the same\. line 2/);
   expect(await tracksOfJob()).toHaveLength(2);
 });
 
 it('another encoding can be chosen, and the words change with it', async () => {
-  await (await see(app.driver, '.arrival select[id$="encoding"] option[value="windows-1251"]')).click();
+  await pick(app.driver, 'Encoding', 'Cyrillic (Windows-1251)');
   await says(app.driver, 'El niсo mira');
-  await (await see(app.driver, '.arrival select[id$="encoding"] option[value=""]')).click();
+  await pick(app.driver, 'Encoding', 'Detect automatically');
   await says(app.driver, 'El niño mira');
 });
 
 it('it becomes a track of the job, with the kind, language and name it is given', async () => {
-  await (await see(app.driver, '.tracks-form select option[value="subtitles"]')).click();
-  await (await see(app.driver, '.tracks-form select option[value="es"]')).click();
+  await pick(app.driver, 'Kind', 'subtitles');
+  await pick(app.driver, 'Language', 'Spanish');
   await press(app.driver, 'Add the track');
-  await says(app.driver, '“visita” is a track of this job now.');
+  await says(app.driver, '“visita” is now a track of this job.');
   expect((await listed())[2]).toMatch(/^Spanish\s+visita\s+subtitles\s+2/);
   expect((await tracksOfJob())[2]).toMatchObject({ name: 'visita', kind: 'subtitles', language: 'es' });
 });
@@ -82,12 +82,12 @@ it('rolling captions are seen, and unrolled when asked', async () => {
     ),
   );
   await says(app.driver, '3 of 4 captions are rolling');
-  await app.driver.findElement(By.xpath('//label[contains(., "Unroll them")]')).click();
+  await app.driver.findElement(By.xpath('//label[contains(., "Show each word once")]')).click();
   await eventually(app.driver, 'each line to stand once', async () => {
     const first = (await app.driver.findElement(By.css('.arrival-first')).getText()).replace(/\s+/g, ' ');
     return first.match(/the lower gate/g)?.length === 1 && first.includes('and the water falls');
   });
-  await press(app.driver, 'Leave it');
+  await press(app.driver, 'Cancel');
 });
 
 it('what WebVTT drops is named and can be rescued; its comments and settings go with the track', async () => {
@@ -95,11 +95,11 @@ it('what WebVTT drops is named and can be rescued; its comments and settings go 
     'tour.vtt',
     'WEBVTT\n\nNOTE from the keeper\n\n00:01.000 --> 00:02.000 align:end\nMind <i>the</i> edge.\n\n00:03,000 --> 00:04,000\nDropped.\n',
   );
-  await says(app.driver, /Left out The times “00:03,000 --> 00:04,000”/);
-  await app.driver.findElement(By.xpath('//label[contains(., "Take in what the rules")]')).click();
+  await says(app.driver, /Skipped The times “00:03,000 --> 00:04,000”/);
+  await app.driver.findElement(By.xpath('//label[contains(., "Recover skipped cues")]')).click();
   await says(app.driver, 'tour.vtt 2 captions');
   await press(app.driver, 'Add the track');
-  await says(app.driver, '“tour” is a track of this job now.');
+  await says(app.driver, '“tour” is now a track of this job.');
   const id = (await tracksOfJob()).find((t) => t.name === 'tour')?.id ?? '';
   const track = (await (await fetch(`${app.services.address}/api/tracks/${id}`)).json()) as Track;
   expect(track.foreign).toEqual({ vttBlocks: 'NOTE from the keeper' });
@@ -113,7 +113,7 @@ it.each([
   await drop('.tracks', name, bytes);
   await says(app.driver, expected);
   expect(await tracksOfJob()).toHaveLength(4);
-  await press(app.driver, 'Leave it');
+  await press(app.driver, 'Cancel');
 });
 
 it('a track that came in can be worked on, also after the page is opened again', async () => {
@@ -132,17 +132,17 @@ it('is handed over in any format, with what the format does not hold said before
   await app.driver.findElement(By.xpath('//tr[contains(., "tour")]//button')).click();
   await (await see(app.driver, 'a[href$="/handover"]')).click();
   await says(app.driver, /SRT \.srt\s+without 1 cue’s settings, 1 part of the file’s head/);
-  expect(await says(app.driver, /WebVTT \.vtt\s+every caption whole/)).toMatch(
+  expect(await says(app.driver, /WebVTT \.vtt\s+complete/)).toMatch(
     /Transcript \.txt\s+without 2 captions’ times, 1 italic stretch/,
   );
   await (await see(app.driver, 'input[value="vtt"]')).click();
-  await press(app.driver, 'Take the WebVTT file');
+  await press(app.driver, 'Download the WebVTT file');
   const vtt = await downloaded(app.opened, '.vtt');
   expect(vtt.text).toBe(
     'WEBVTT\n\nNOTE from the keeper\n\n00:00:01.000 --> 00:00:02.000 align:end\nMind <i>the</i> edge.\n\n00:00:03.000 --> 00:00:04.000\nDropped.\n',
   );
   await (await see(app.driver, 'input[value="ttml"]')).click();
-  await press(app.driver, 'Take the TTML (IMSC 1.1 text) file');
+  await press(app.driver, 'Download the TTML (IMSC 1.1 text) file');
   expect((await downloaded(app.opened, '.ttml')).text).toContain(
     '<p begin="00:00:01.000" end="00:00:02.000">Mind <span tts:fontStyle="italic">the</span> edge.</p>',
   );
@@ -154,7 +154,7 @@ it('a long file is read by the page itself while the server is away, and beside 
   await app.services.stopServer();
   await bring('a long talk.txt', talk);
   await says(app.driver, /a long talk\.txt \d+ captions/);
-  await press(app.driver, 'Leave it');
+  await press(app.driver, 'Cancel');
   await app.services.startServer();
   // Counts the workers that are hired from here on and that answer.
   await app.driver.executeScript(`window.done = 0;
@@ -168,5 +168,5 @@ it('a long file is read by the page itself while the server is away, and beside 
   await bring('the same again.txt', talk);
   await says(app.driver, /the same again\.txt \d+ captions/);
   expect(await app.driver.executeScript('return window.done')).toBe(1);
-  await press(app.driver, 'Leave it');
+  await press(app.driver, 'Cancel');
 });

@@ -11,7 +11,7 @@ const becomes = (what: string, wanted: (n: number) => boolean): Promise<boolean>
   eventually(app.driver, what, async () => wanted(await count()));
 /** Another style with one click: its menu opens under the pointer. */
 const style = async (name: string): Promise<void> => {
-  const menu = app.driver.findElement(By.css('button.head-box[aria-haspopup=menu]'));
+  const menu = app.driver.findElement(By.css('.head button[aria-haspopup=menu]'));
   await app.driver.actions().move({ origin: menu }).perform();
   const item = By.xpath(`//*[@role="menuitem"][contains(., "${name}")]`);
   await eventually(app.driver, `${name} in the menu`, async () => {
@@ -19,7 +19,7 @@ const style = async (name: string): Promise<void> => {
     return true;
   });
   await eventually(app.driver, `${name} in the header`, async () =>
-    (await app.driver.findElement(By.css('button.head-box[aria-haspopup=menu]')).getText()).includes(name),
+    (await app.driver.findElement(By.css('.head button[aria-haspopup=menu]')).getText()).includes(name),
   );
 };
 /** The first row's own button to repair it. */
@@ -47,7 +47,7 @@ it('shows other findings under another style', async () => {
 it('shows what a repair would make of a caption, repairs one, then all of its kind', async () => {
   await style('Upright 17');
   const before = await count();
-  await says(app.driver, /→ It is shared among \d captions\./);
+  await says(app.driver, /→ Split into \d captions\./);
   await repairFirst();
   await becomes('fewer findings', (n) => n < before);
   const one = await count();
@@ -77,7 +77,7 @@ it('lets a finding be with a reason, keeps that, and takes it back', async () =>
   await press(app.driver, 'Let it be');
   await (await see(app.driver, '.checks-rows .let-be input')).sendKeys('asked for so', Key.ENTER);
   await becomes('one fewer', (n) => n === before - 1);
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, 'All changes saved');
   await app.driver.navigate().refresh();
   await see(app.driver, '.rules');
   await press(app.driver, 'Kept on purpose');
@@ -135,14 +135,14 @@ it('shows how captions are spread, and the captions of a bar', async () => {
 it('lays the whole track out anew with before and after, as one step', async () => {
   const before = await count();
   await control(app.driver, 'k');
-  await (await see(app.driver, '.finder-input')).sendKeys('Lay out', Key.ENTER);
+  await (await see(app.driver, '.finder-input')).sendKeys('Reflow', Key.ENTER);
   await says(
     app.driver,
-    new RegExp(`\\d+ captions become \\d+\\. Findings in the track: ${String(before)} now, 0 then`),
+    new RegExp(`\\d+ captions become \\d+\\. Findings in the track: ${String(before)} before, 0 after`),
   );
   await see(app.driver, '.reflow-caption');
   await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
-  await says(app.driver, /captions were laid out anew, one step to undo/);
+  await says(app.driver, /captions reflowed into \d+; one step to undo/);
   await becomes('none', (n) => n === 0);
   await control(app.driver, 'z');
   await becomes('all again', (n) => n === before);

@@ -92,7 +92,7 @@ it('a change from another browser comes by itself', async () => {
   const { job, track } = await jobWith(ask, 'Two browsers', [gate]);
   await driver.get(`${app.services.address}/jobs/${job}/words`);
   await see(driver, '.cm-line');
-  await says(driver, 'All changes kept');
+  await says(driver, 'All changes saved');
   const edits = [{ type: 'splice', id: 'a', from: 8, to: 8, insert: ' is shut' }] as const;
   await ask('POST /api/tracks/:id/edits', { params: { id: track }, body: { id: 'other', base: 1, edits } });
   await eventually(driver, 'the other’s words', async () =>
@@ -100,6 +100,6 @@ it('a change from another browser comes by itself', async () => {
   );
   await caretAt(driver, 'is shut', 'after');
   await type(driver, ' now');
-  await says(driver, 'All changes kept');
+  await says(driver, 'All changes saved');
   expect((await ask('GET /api/tracks/:id', { params: { id: track } })).captions[0]?.text).toBe('the gate is shut now');
 });

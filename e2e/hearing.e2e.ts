@@ -108,7 +108,9 @@ it('brings up the word just heard, and the ones before it, to be typed over; a s
   await type(app.driver, Key.F3);
   await selected('night');
   await type(app.driver, 'day');
-  await eventually(app.driver, 'the word', async () => (await lines(app.driver))[0] === 'welcome to day school');
+  await eventually(app.driver, 'the word', async () =>
+    (await lines(app.driver))[0]?.startsWith('welcome to day school'),
+  );
   await control(app.driver, 'z');
   await sought(2.9);
   await type(app.driver, Key.F3);
@@ -128,14 +130,16 @@ it('brings up the word just heard, and the ones before it, to be typed over; a s
   await playing(true);
   await control(app.driver, Key.SPACE);
   await playing(false);
-  expect((await lines(app.driver))[0]).toMatch(/^welcome(,)? to(,)? night(,)? School\.$/);
+  expect((await lines(app.driver))[0]).toMatch(/^welcome(,)? to(,)? night(,)? School\. And three$/);
   for (const left of ['welcome to night School. And three', 'welcome to night School. and three'])
     await control(app.driver, 'z').then(() =>
       eventually(app.driver, left, async () => (await lines(app.driver)).join(' ').startsWith(left)),
     );
   await control(app.driver, 'z');
   await control(app.driver, 'z');
-  await eventually(app.driver, 'it as it was', async () => (await lines(app.driver))[0] === 'welcome to night school');
+  await eventually(app.driver, 'it as it was', async () =>
+    (await lines(app.driver))[0]?.startsWith('welcome to night school and'),
+  );
 });
 
 it('keeps the word being said in sight for somebody who listens along, and the cursor where it is', async () => {
@@ -282,14 +286,14 @@ describe('keys of one’s own', () => {
     await change('Replay this caption');
     await type(app.driver, Key.F8);
     await says(app.driver, /F8 is the key of “Next finding”/);
-    await app.driver.findElement(By.xpath('//button[normalize-space()="Give it to this one"]')).click();
+    await app.driver.findElement(By.xpath('//button[normalize-space()="Use it here"]')).click();
     await eventually(app.driver, 'the finding without a key', async () => {
       const row = await app.driver
         .findElement(By.xpath('//*[contains(@class, "keys")]//li[contains(., "Next finding")]'))
         .getText();
       return !row.includes('F8');
     });
-    await app.driver.findElement(By.css('[aria-label="The usual key for Replay this caption"]')).click();
+    await app.driver.findElement(By.css('[aria-label="Reset the key of Replay this caption"]')).click();
     await type(app.driver, Key.ESCAPE);
     await closed();
   });

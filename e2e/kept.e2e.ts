@@ -25,7 +25,7 @@ beforeEach(async () => {
 const openJob = async (): Promise<void> => {
   await app.driver.get(`${app.services.address}/jobs/${job}/words`);
   await see(app.driver, '.cm-line');
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, 'All changes saved');
 };
 const leave = async (): Promise<void> => {
   await (await see(app.driver, '.head-home')).click();
@@ -64,7 +64,7 @@ describe('leaving a job by its link', () => {
     await leave();
     await comeBack();
     await shows(['the gateX', 'is shut']);
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     expect(await kept()).toEqual(['the gateX', ...texts.slice(1)]);
   });
 
@@ -107,10 +107,10 @@ describe('two windows, one of them cut off', () => {
     await whileUnheard(async () => {
       await caretAt(app.driver, 'the gate', 'after');
       await type(app.driver, 'X');
-      await says(app.driver, /Server away: 1 change kept/);
+      await says(app.driver, /Server away: 1 change saved/);
     }, edits);
     await shows(expected);
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     const after = await captionsOf(ask, track);
     expect(after.slice(0, expected.length).map((c) => c.text)).toEqual(expected);
     expect(after.some((c) => c.versions)).toBe(false);
@@ -121,7 +121,7 @@ describe('two windows, one of them cut off', () => {
     await whileUnheard(async () => {
       await caretAt(app.driver, 'the gate', 'after');
       await type(app.driver, 'X');
-      await says(app.driver, /Server away: 1 change kept/);
+      await says(app.driver, /Server away: 1 change saved/);
     }, [{ type: 'remove', ids: ['c0'] }]);
     await says(app.driver, 'Both versions are kept');
     await app.driver.switchTo().newWindow('window');
@@ -132,7 +132,7 @@ describe('two windows, one of them cut off', () => {
     await app.driver.switchTo().window(here);
     await caretAt(app.driver, 'the gateX', 'after');
     await press(app.driver, 'Keep this one');
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     await app.driver.switchTo().window(there);
     await eventually(app.driver, 'the choice', async () => {
       const all = await app.driver.executeScript<string>('return document.body.innerText');
@@ -155,11 +155,11 @@ it('a refused change is set aside: seen, taken away as a file, dropped, and the 
   );
   await caretAt(app.driver, 'the gate', 'after');
   await type(app.driver, 'Q');
-  await says(app.driver, '1 change could not be kept and is set aside: It does not fit.');
+  await says(app.driver, '1 change could not be saved and is set aside: It does not fit.');
   await shows(['the gate', 'is shut']);
   await caretAt(app.driver, 'is shut', 'after');
   await type(app.driver, ',');
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, 'All changes saved');
   expect(await kept()).toEqual(['the gate', 'is shut,', ...texts.slice(2)]);
   await openJob();
   await says(app.driver, 'set aside: It does not fit.');
@@ -192,7 +192,7 @@ it('a data folder put back under an open page is told, and what the page has bec
   await type(app.driver, 'Y');
   await says(app.driver, 'The server has another history of this track');
   expect((await kept())[0]).toBe('the gate');
-  await press(app.driver, 'Keep it as a track of its own');
+  await press(app.driver, 'Save it as a track of its own');
   await says(app.driver, 'is a track of its own now');
   await shows(['the gate', 'is shut']);
   const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });

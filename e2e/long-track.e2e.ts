@@ -1,4 +1,4 @@
-/** A track of 5,000 captions: looked over in the worker, under one style and another, repaired, laid out anew. */
+/** A track of 5,000 captions: looked over in the worker, under one style and another, repaired, reflowed. */
 import { findIn } from '../core/rules/finder.ts';
 import type { RuleContext } from '../core/rules/finding.ts';
 import { repairAll } from '../core/rules/repairs/repairs.ts';
@@ -29,7 +29,7 @@ const ask = asking(() => app.services.address);
 const heading = (): Promise<string> => app.driver.findElement(By.css('.stage-bar h2')).getText();
 const finds = (count: number): Promise<boolean> =>
   eventually(app.driver, `${String(count)} findings`, async () =>
-    (await heading()).startsWith(`${String(count)} findings in 5000`),
+    (await heading()).startsWith(`▲ ${String(count)} must`),
   );
 let track: string;
 
@@ -42,13 +42,13 @@ beforeAll(async () => {
 
 it('is looked over whole, and again under another style', async () => {
   await finds(expected('lecture-38'));
-  await (await see(app.driver, 'button.head-box[aria-haspopup=menu]')).click();
-  await eventually(app.driver, 'Stream 42 in the menu', async () => {
-    await app.driver.findElement(By.xpath('//*[@role="menuitem"][contains(., "Stream 42")]')).click();
+  await (await see(app.driver, '.head button[aria-haspopup=menu]')).click();
+  await eventually(app.driver, 'Upright 17 in the menu', async () => {
+    await app.driver.findElement(By.xpath('//*[@role="menuitem"][contains(., "Upright 17")]')).click();
     return true;
   });
-  await finds(expected('stream-42'));
-  expect(expected('stream-42')).not.toBe(expected('lecture-38'));
+  await finds(expected('upright-17'));
+  expect(expected('upright-17')).not.toBe(expected('lecture-38'));
 });
 
 it('shows times of over an hour whole, each beside its caption', async () => {
@@ -101,29 +101,29 @@ it('finds by pattern in all of it, and a pattern made to run away ends as soon',
 });
 
 it('is repaired in one step, while the page stays live, and comes back with one key', async () => {
-  const before = expected('stream-42');
+  const before = expected('upright-17');
   await press(app.driver, 'Repair everything');
   await says(app.driver, /\d+ repairs made/);
   let made = 0;
-  const ground = groundOf('stream-42');
+  const ground = groundOf('upright-17');
   const left = findIn(repairAll(captions, ground, () => `new ${String(++made)}`).captions, ground).must;
   expect(left).toBeLessThan(before);
   await eventually(app.driver, 'as many findings as cannot be repaired', async () =>
-    (await heading()).startsWith(`${String(left)} findings in`),
+    (await heading()).startsWith(`▲ ${String(left)} must`),
   );
   await control(app.driver, 'z');
   await finds(before);
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, 'All changes saved');
   expect((await captionsOf(ask, track)).map((c) => c.text)).toEqual(captions.map((c) => c.text));
 });
 
-it('is laid out anew with nothing left to find that words and times allow to be mended', async () => {
+it('is reflowed with nothing left to find that words and times allow to be repaired', async () => {
   await control(app.driver, 'k');
-  await (await see(app.driver, '.finder-input')).sendKeys('Lay out', Key.ENTER);
+  await (await see(app.driver, '.finder-input')).sendKeys('Reflow', Key.ENTER);
   await says(app.driver, /\d+ captions become \d+/);
   await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
-  await says(app.driver, /captions were laid out anew/);
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, /captions reflowed into/);
+  await says(app.driver, 'All changes saved');
   const words = (of: readonly { text: string }[]): string =>
     of
       .map((c) => c.text)

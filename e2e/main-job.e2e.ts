@@ -40,13 +40,13 @@ const findings = async (): Promise<number> =>
       ? await driver.findElement(By.css('.rail-count')).getText()
       : '0',
   );
-const kept = () => says(driver, 'All changes kept');
+const kept = () => says(driver, 'All changes saved');
 const first = async (): Promise<string> => (await lines(driver))[0] ?? '';
 
 /** Length of the first caption's first line as the margin shows it. */
 const marginLength = (nth: number): Promise<string> =>
   driver.executeScript<string>(
-    'return /^\\d+/.exec(document.querySelectorAll(".margin-figures")[arguments[0]]?.textContent)?.[0]',
+    'return /^\\d+/.exec(document.querySelectorAll(".margin-figures")[arguments[0]]?.firstChild.data)?.[0]',
     nth,
   );
 
@@ -93,7 +93,7 @@ it('replays the cursor caption and stops after it', async () => {
   await eventually(
     driver,
     'holding while it plays',
-    async () => (await driver.findElements(By.css('[aria-label=Hold]'))).length === 1,
+    async () => (await driver.findElements(By.css('[aria-label=Pause]'))).length === 1,
   );
   await eventually(
     driver,
@@ -108,13 +108,13 @@ it('mends a misheard word, and the margin, the picture and the server follow', a
   await eventually(driver, 'the word mended', async () =>
     (await lines(driver)).some((l) => l.includes('at the Tollen')),
   );
-  await eventually(driver, 'the margin counting one more', async () => (await marginLength(2)) === '33');
+  await eventually(driver, 'the margin counting one more', async () => (await marginLength(2)) === '26');
   await kept();
 });
 
 it('gives a line break, and takes it back with one key', async () => {
   const before = await lines(driver);
-  await caretAt(driver, 'at the Tollen', 'after');
+  await caretAt(driver, 'welcome to night', 'after');
   await holding(driver, [Key.SHIFT], Key.ENTER);
   await eventually(driver, 'the finding about three lines', async () =>
     (await says(driver, 'Too many lines')).includes('limit 2'),
@@ -153,9 +153,9 @@ it('goes to a finding from Checks, and the finding goes when it is mended', asyn
   await eventually(driver, 'a finding', async () => (await findings()) > 0);
   const before = await findings();
   await (await see(driver, 'a[href$="/checks"]')).click();
-  await says(driver, `${String(before)} finding`);
+  await says(driver, `▲ ${String(before)} must`);
   await press(driver, 'Line too long');
-  await press(driver, 'Mend in Words');
+  await press(driver, 'Edit in Words');
   const long = await eventually(
     driver,
     'the finding in the monitor',
@@ -196,7 +196,7 @@ it('finds all of it kept after a reload', async () => {
 
 it('downloads the SRT under its proper name, byte for byte what the track says', async () => {
   await (await see(driver, 'a[href$="/handover"]')).click();
-  await press(driver, 'Take the SRT file');
+  await press(driver, 'Download the SRT file');
   const file = await downloaded(opened, '.srt');
   expect(file.name).toBe('working-a-lock-after-dark.en_GB.srt');
   const job = await driver.executeScript<string>('return location.pathname.split("/")[2]');

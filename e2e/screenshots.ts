@@ -73,7 +73,7 @@ async function conflict(): Promise<void> {
   const track = job?.tracks.find((t) => t.kind === 'captions')?.id ?? '';
   await driver.get(`${services.address}/jobs/${job?.id ?? ''}/words`);
   await see(driver, '.cm-line');
-  await says(driver, 'All changes kept');
+  await says(driver, 'All changes saved');
   await driver.executeScript(
     `window.real = window.fetch; window.fetch = () => Promise.reject(new TypeError('cut off'));`,
   );
@@ -143,7 +143,7 @@ try {
   await driver.get(await driver.getCurrentUrl());
   await see(driver, '.cm-line');
   await stage('checks', '.row-choose');
-  await press(driver, 'Brisk to read');
+  await press(driver, 'Above target speed');
   await driver.findElement(By.css('.row-choose')).click();
   await picture('checks');
   await stage('handover', '.cell .main');
@@ -170,7 +170,7 @@ try {
   await driver.get(`${services.address}/jobs/${job}/words`);
   await see(driver, '.cm-line');
   await control(driver, 'k');
-  await (await see(driver, '.finder-input')).sendKeys('Lay out');
+  await (await see(driver, '.finder-input')).sendKeys('Reflow');
   await driver.findElement(By.css('.finder-list li')).click();
   await see(driver, '.reflow-caption');
   await picture('lay-out-anew');
@@ -189,7 +189,7 @@ try {
   await conflict();
   await picture('versions');
   await press(driver, 'Keep this one');
-  await says(driver, 'All changes kept');
+  await says(driver, 'All changes saved');
   await theme('dark');
   await driver.get(services.address);
   await (await see(driver, '.row-link')).click();

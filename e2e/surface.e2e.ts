@@ -22,7 +22,7 @@ const texts = ['القناة مغلقة\nحتى الصباح', '水門が開き�
 
 const ask = asking(() => app.services.address);
 const kept = async (): Promise<string[]> => {
-  await says(app.driver, 'All changes kept');
+  await says(app.driver, 'All changes saved');
   return (await captionsOf(ask, track)).map((c) => c.text);
 };
 

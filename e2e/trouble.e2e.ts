@@ -2,7 +2,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { By, caretAt, eventually, lines, press, says, see, type } from './support/browser.ts';
+import { By, caretAt, eventually, lines, press, says, see, type, picked } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication({ FENWIX_LARGEST_RECORDING: '3000000' });
@@ -82,7 +82,7 @@ describe('bringing in', () => {
     await says(app.driver, /✓ recording\.webm: 2 min/);
     await choose(1, draft);
     await says(app.driver, /machine-draft\.ctm \d+ captions · 2 min \d+ s · with word times/);
-    await press(app.driver, 'Make the job');
+    await press(app.driver, 'Create the job');
     await see(app.driver, '.cm-line');
     expect(await jobs()).toBe(2);
     await eventually(
@@ -93,13 +93,13 @@ describe('bringing in', () => {
     );
   });
 
-  it('takes an SRT from elsewhere and says what it mended', async () => {
+  it('takes an SRT from elsewhere and says what it fixed', async () => {
     await app.driver.get(`${app.services.address}/new`);
     await see(app.driver, 'input[type=file]');
     await choose(1, file('from-elsewhere.srt', '1\n00:00:02,000 --> 00:00:01,000\nMind the edge.\n'));
     await says(
       app.driver,
-      /from-elsewhere\.srt 1 caption · 2 s[^]*1 thing was not as it should be[^]*The end came before the start; the two were exchanged\. line 2/,
+      /from-elsewhere\.srt 1 caption · 2 s[^]*1 problem fixed while reading[^]*The end came before the start; the two were swapped\. line 2/,
     );
   });
 });
@@ -118,16 +118,15 @@ describe('handing over', () => {
     const cell = async (): Promise<string> => (await see(app.driver, '.cell')).getText();
     await says(app.driver, 'Nothing sent');
     await behave({ refuse: 'this account is over its quota' });
-    await press(app.driver, 'Put the recording there and send');
+    await press(app.driver, 'Upload recording and send');
     await says(app.driver, 'Quayside refused: this account is over its quota. Your captions are safe here');
     await behave({ refuse: null });
     await press(app.driver, 'Try again');
     await eventually(app.driver, 'it to be live', async () => (await cell()).includes('Live'));
-    const chosen = 'return document.querySelector(".cell select").selectedOptions[0]?.textContent';
     await eventually(
       app.driver,
       'the recording chosen there',
-      async () => (await app.driver.executeScript<string>(chosen)) === 'recording',
+      async () => (await picked(app.driver, 'Recording at Quayside')) === 'recording',
     );
     await app.services.stopHost();
     await press(app.driver, 'Send again');
@@ -143,7 +142,7 @@ describe('the server stops while somebody edits', () => {
     await app.services.stopServer();
     await caretAt(app.driver, 'welcome', 'before');
     await type(app.driver, 'Ahoy ');
-    await says(app.driver, /Server away: \d+ changes? kept in this browser/);
+    await says(app.driver, /Server away: \d+ changes? saved in this browser/);
     expect((await lines(app.driver))[0]).toMatch(/^Ahoy welcome/);
     await (await see(app.driver, 'a[href$="/checks"]')).click();
     await says(app.driver, 'against Lecture 38');
@@ -151,7 +150,7 @@ describe('the server stops while somebody edits', () => {
     await says(app.driver, 'The Fenwix server does not answer. What was kept is safe');
     await (await see(app.driver, 'a[href$="/words"]')).click();
     await app.services.startServer();
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     await app.driver.navigate().refresh();
     await see(app.driver, '.cm-line');
     expect((await lines(app.driver))[0]).toMatch(/^Ahoy welcome/);
@@ -161,13 +160,13 @@ describe('the server stops while somebody edits', () => {
     await app.services.stopServer();
     await caretAt(app.driver, 'Ahoy', 'after');
     await type(app.driver, ' there');
-    await says(app.driver, /Server away: \d+ changes? kept in this browser/);
+    await says(app.driver, /Server away: \d+ changes? saved in this browser/);
     const address = await app.driver.getCurrentUrl();
     await app.driver.get('about:blank');
     await app.services.startServer();
     await app.driver.get(address);
     await see(app.driver, '.cm-line');
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     expect((await lines(app.driver))[0]).toMatch(/^Ahoy there welcome/);
   });
 });
@@ -182,7 +181,7 @@ describe('two windows on one track', () => {
     const there = await app.driver.getWindowHandle();
     await caretAt(app.driver, 'night school', 'after');
     await type(app.driver, ' tonight');
-    await says(app.driver, 'All changes kept');
+    await says(app.driver, 'All changes saved');
     await app.driver.switchTo().window(here);
     await eventually(app.driver, 'the other window’s word', async () =>
       (await lines(app.driver))[0]?.includes('night school tonight'),
@@ -200,7 +199,7 @@ describe('two windows on one track', () => {
       await eventually(app.driver, 'both words in this window', async () =>
         /(?=.*HERE)(?=.*THERE)/.test((await lines(app.driver))[0] ?? ''),
       );
-      await says(app.driver, 'All changes kept');
+      await says(app.driver, 'All changes saved');
     }
   });
 });

@@ -2,7 +2,20 @@
 import { caption } from '../core/track/caption.ts';
 import { isDoubtful } from '../core/track/doubt.ts';
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, holding, Key, lines, press, says, see, type } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  eventually,
+  holding,
+  Key,
+  lines,
+  press,
+  says,
+  see,
+  type,
+  pick,
+} from './support/browser.ts';
 import { asking } from './support/ask.ts';
 import { withDemoDesk } from './support/desk.ts';
 
@@ -141,13 +154,13 @@ describe('doubtful words', () => {
     await control(app.driver, 'k');
     await see(app.driver, '.finder-input');
     await type(app.driver, 'all keys', Key.ENTER);
-    const below = await see(app.driver, '#way-doubt');
-    const choose = (value: string): Promise<void> => below.findElement(By.css(`option[value="${value}"]`)).click();
-    await choose('0.7');
+    const sheet = await see(app.driver, '.ways');
+    const choose = (part: string): Promise<void> => pick(app.driver, 'A word is doubtful below a certainty of', part);
+    await choose('70 %');
     await eventually(app.driver, 'more of them', async () => (await doubtful()) > before);
-    await choose('0.25');
+    await choose('25 %');
     await type(app.driver, Key.ESCAPE);
-    await eventually(app.driver, 'the sheet closed', async () => !(await below.isDisplayed()));
+    await eventually(app.driver, 'the sheet closed', async () => !(await sheet.isDisplayed()));
     await eventually(app.driver, 'as many as before', async () => (await doubtful()) === before);
   });
 });
@@ -157,7 +170,7 @@ describe('the same mistake elsewhere', () => {
     await caretAt(app.driver, 'why is the land', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'lamp');
-    await says(app.driver, /“land” stands in 3 other places/);
+    await says(app.driver, /“land” also occurs in 3 other places/);
     const top = (): Promise<number> =>
       app.driver.executeScript<number>('return document.querySelector(".cm-scroller").getBoundingClientRect().top');
     const before = await top();
@@ -176,7 +189,7 @@ describe('the same mistake elsewhere', () => {
     await caretAt(app.driver, 'why is the lamp', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'land');
-    await says(app.driver, /“lamp” stands in .* Make it “land” there too/);
+    await says(app.driver, /“lamp” also occurs in .* Change (?:it|those) to “land”/);
     await undone('why is the lamp');
     await eventually(
       app.driver,
@@ -194,8 +207,8 @@ describe('the same mistake elsewhere', () => {
     await says(app.driver, /other place/);
     await press(app.driver, 'Choose…');
     await see(app.driver, '.places li');
-    await press(app.driver, 'Leave everything');
-    await press(app.driver, 'Leave them');
+    await press(app.driver, 'Cancel');
+    await press(app.driver, 'Skip');
     await caretAt(app.driver, 'why is the light', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'land');
@@ -311,7 +324,9 @@ it('proposes first what stands at the same place in another track of the job', a
   await type(app.driver, Key.F4);
   await eventually(app.driver, 'what the other track has', async () => {
     const [first] = await app.driver.findElements(By.css('.suggestions button'));
-    return (await first?.getText())?.startsWith('Tollen') && (await first?.getAttribute('title'))?.includes('trainer');
+    return (
+      (await first?.getText())?.startsWith('Tollen') && (await first?.getAttribute('data-tip'))?.includes('trainer')
+    );
   });
   await type(app.driver, '1');
   await text('at the Tollen reach');

@@ -65,12 +65,12 @@ describe('several captions', () => {
     await caretAt(app.driver, 'welcome', 'before');
   });
 
-  it('are selected by the pointer, from the one with the cursor to a time pressed with Shift, and laid out anew', async () => {
+  it('are selected by the pointer, from the one with the cursor to a time pressed with Shift, and reflowed', async () => {
     await caretAt(app.driver, 'welcome', 'before');
     const [time] = await app.driver.findElements(By.xpath('(//*[contains(@class, "margin-time")])[3]'));
     await app.driver.actions().keyDown(Key.SHIFT).click(time).keyUp(Key.SHIFT).perform();
     await says(app.driver, '3 captions');
-    await press(app.driver, 'Lay out anew…');
+    await press(app.driver, 'Reflow…');
     const inDialog = (is: boolean): Promise<boolean> =>
       eventually(
         app.driver,
@@ -161,31 +161,31 @@ describe('writing', () => {
     const before = await kept();
     await caretAt(app.driver, 'welcome', 'before');
     await holding(app.driver, [Key.ALT, Key.SHIFT], Key.ARROW_DOWN);
-    await text('school and three and');
+    await text('dark at the talon');
     const [first, second] = await kept();
-    expect([first?.text, second?.text.startsWith('school')]).toEqual(['welcome to night', true]);
-    const school = before[0]?.words.find((w) => w[6] === 'school');
-    expect(second?.start).toBe(school?.[2]);
+    expect([first?.text.endsWith('to after'), second?.text.startsWith('dark')]).toEqual([true, true]);
+    const dark = before[0]?.words.find((w) => w[6] === 'dark');
+    expect(second?.start).toBe(dark?.[2]);
     await control(app.driver, 'z');
     await eventually(app.driver, 'it back', async () => (await kept())[0]?.text === before[0]?.text);
   });
 
   it('joins at the edges, and gives the first word to the caption above', async () => {
     const before = await kept();
-    await caretAt(app.driver, 'and three', 'before');
+    await caretAt(app.driver, 'at the talon', 'before');
     await type(app.driver, Key.BACK_SPACE);
     await eventually(app.driver, 'one less', async () => (await kept()).length === before.length - 1);
     await control(app.driver, 'z');
-    await caretAt(app.driver, 'night school', 'after');
+    await caretAt(app.driver, 'after dark', 'after');
     await type(app.driver, Key.DELETE);
     await eventually(app.driver, 'one less', async () => (await kept()).length === before.length - 1);
     await control(app.driver, 'z');
     await eventually(app.driver, 'both back', async () => (await kept()).length === before.length);
-    await caretAt(app.driver, 'and three', 'before');
+    await caretAt(app.driver, 'at the talon', 'before');
     await holding(app.driver, [Key.ALT, Key.SHIFT], Key.ARROW_UP);
-    await text('welcome to night school and');
+    await text('after dark at');
     const [first, second] = await kept();
-    expect(second?.text.startsWith('three')).toBe(true);
+    expect(second?.text.startsWith('the talon')).toBe(true);
     expect(first?.words.at(-1)?.slice(2)).toEqual(before[1]?.words[0]?.slice(2));
     await control(app.driver, 'z');
     await eventually(app.driver, 'it back', async () => (await kept())[0]?.text === before[0]?.text);
@@ -248,11 +248,11 @@ describe('writing', () => {
     await text('onetwo');
     await control(app.driver, 'z');
     await text('onetwo', false);
-    await caretAt(app.driver, 'night school', 'after');
+    await caretAt(app.driver, 'after dark', 'after');
     await paste('Part three.\nTonight we work\na lock after dark.\n');
     await eventually(app.driver, 'captions of lines', async () => (await kept()).length === before.length + 3);
     expect((await kept()).slice(0, 4).map((c) => c.text)).toEqual([
-      'welcome to night school',
+      before[0]?.text,
       'Part three.',
       'Tonight we work',
       'a lock after dark.',
@@ -266,7 +266,7 @@ describe('writing', () => {
     await says(app.driver, /pasted text\.txt/);
     await says(app.driver, /Reading pasted text\.txt/);
     expect(await kept()).toEqual(before);
-    await press(app.driver, 'Leave it');
+    await press(app.driver, 'Cancel');
     await press(app.driver, 'Words');
     await see(app.driver, '.cm-line');
   });
@@ -284,12 +284,12 @@ describe('writing', () => {
     await control(app.driver, 'k');
     await see(app.driver, '.finder-input');
     await type(app.driver, 'all keys', Key.ENTER);
-    await (await see(app.driver, '#way-proof')).click();
+    await press(app.driver, 'A proofed caption stays proofed');
     await type(app.driver, Key.ESCAPE);
     await eventually(
       app.driver,
       'the sheet closed',
-      async () => !(await app.driver.findElement(By.css('#way-proof')).isDisplayed()),
+      async () => !(await app.driver.findElement(By.css('.ways')).isDisplayed()),
     );
     await caretAt(app.driver, 'never opened', 'after');
     await type(app.driver, 'x');

@@ -1,20 +1,34 @@
 <script setup lang="ts">
 import ConfigProvider from 'ant-design-vue/es/config-provider';
-import { computed, watchEffect } from 'vue';
+import { computed, useTemplateRef } from 'vue';
+import TipLayer from './controls/TipLayer.vue';
 import { nonce } from './nonce.ts';
 import { usePreferences } from './stores/preferences.ts';
 import { antTheme } from './theme/ant.ts';
 
 const preferences = usePreferences();
+const popups = useTemplateRef<HTMLElement>('popups');
+const popupsOf = (): HTMLElement => popups.value ?? document.body;
 const csp = { nonce };
-const theme = computed(() => antTheme(preferences.dark));
-watchEffect(() => {
+/** The colours stand in the sheet of tokens, once for both: those of the theme that is on are read from there. */
+const theme = computed(() => {
   document.documentElement.dataset['theme'] = preferences.dark ? 'dark' : 'light';
+  const tokens = getComputedStyle(document.documentElement);
+  return antTheme((name) => tokens.getPropertyValue(`--${name}`).trim());
 });
 </script>
 
 <template>
-  <ConfigProvider :theme="theme" :csp="csp">
+  <ConfigProvider
+    :theme="theme"
+    :csp="csp"
+    :wave="{ disabled: true }"
+    :auto-insert-space-in-button="false"
+    :get-popup-container="popupsOf"
+  >
     <RouterView />
+    <TipLayer />
+    <!-- Lists and menus that are open stand here, so that they belong to a part of the page that has a name. -->
+    <div ref="popups" role="region" aria-label="Open lists and menus"></div>
   </ConfigProvider>
 </template>

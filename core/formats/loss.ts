@@ -20,7 +20,7 @@ const names = {
   times: ['caption’s times', 'captions’ times'],
   breaks: ['line break', 'line breaks'],
   placement: ['place on the picture', 'places on the picture'],
-  provisional: ['time that is still provisional', 'times that are still provisional'],
+  provisional: ['caption that is not timed', 'captions that are not timed'],
   empty: ['caption without text', 'captions without text'],
   'no-duration': ['caption without duration', 'captions without duration'],
   'blank-lines': ['blank line inside a caption', 'blank lines inside captions'],

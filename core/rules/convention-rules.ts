@@ -27,7 +27,7 @@ export const conventionRules: readonly Rule[] = [
   {
     id: 'numeral',
     group: 'Words',
-    title: 'Number written otherwise',
+    title: 'Number not in house style',
     short: 'number',
     severity: ({ text }) => text.numerals.severity,
     check({ caption }, { style, language }) {
@@ -38,7 +38,7 @@ export const conventionRules: readonly Rule[] = [
   {
     id: 'sound-note',
     group: 'Sound',
-    title: 'Sound note written otherwise',
+    title: 'Sound note not in house style',
     short: 'sound note',
     severity: ({ text }) => (text.soundNotes.form === 'any' ? 'off' : text.soundNotes.severity),
     check({ caption, signs }, { style }) {
@@ -49,7 +49,7 @@ export const conventionRules: readonly Rule[] = [
   {
     id: 'speaker-label',
     group: 'Sound',
-    title: 'Speaker label written otherwise',
+    title: 'Speaker label not in house style',
     short: 'label',
     severity: ({ text }) => (text.speakerLabels.form === 'any' ? 'off' : text.speakerLabels.severity),
     check({ caption, signs }, { style }) {

@@ -31,6 +31,7 @@ describe('findings', () => {
       ['line-too-long', 'phrase-parted'],
     ],
     ['two lines where one is enough', [c('a', 0, 3000, 'It is level,\nnow.')], ['one-line-enough']],
+    ['two sentences on a line each', [c('a', 0, 3000, 'It is level.\nGo now.')], []],
     [
       'spaces and signs that stray',
       [c('a', 0, 5000, 'It  is level\n, now or never it is, and not later.')],

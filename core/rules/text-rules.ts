@@ -2,6 +2,7 @@
 import { isSpaceUnit } from '../text/tokens.ts';
 import { notInCea608 } from '../text/cea-608.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
+import { endsSentence } from '../text/phrases/words.ts';
 import { turnLines } from '../text/labels.ts';
 import { tooLongForOneLine } from '../text/sentences.ts';
 import { sign } from '../text/signs.ts';
@@ -52,7 +53,7 @@ export const textRules: readonly Rule[] = [
   {
     id: 'phrase-parted',
     group: 'Text',
-    title: 'A break parts a phrase',
+    title: 'Line break splits a phrase',
     short: 'parted phrase',
     severity: ({ text }) => text.breaks.severity,
     check({ caption: { text } }, { language }) {
@@ -113,6 +114,8 @@ export const textRules: readonly Rule[] = [
       if (lines.length === 1 || characters === 0 || (signs & sign.dash) !== 0) return null;
       const value = characters + (style.counting.spaces ? lines.length - 1 : 0);
       if (value > limit || turnLines(caption).some((at) => at > 0)) return null;
+      // Sentences may stand on a line each.
+      if (caption.text.split('\n').slice(0, -1).every(endsSentence)) return null;
       return { value, limit, message: `${plural(value, 'character')} fit on one line of ${String(limit)}.` };
     },
   },
@@ -180,7 +183,7 @@ export const textRules: readonly Rule[] = [
       if ((signs & sign.strayPunctuation) === 0) return null;
       const line = text.split('\n').find((l) => /^\s*[,.;:!?](?!\.\.)/.test(l) || /[,;:][,;:]$/.test(l));
       if (line === undefined) return null;
-      const message = `A line begins or ends with a sign that belongs elsewhere: “${line.trim().slice(0, 24)}”.`;
+      const message = `A line begins or ends with a mark that belongs elsewhere: “${line.trim().slice(0, 24)}”.`;
       return { value: 1, limit: 0, message };
     },
   },

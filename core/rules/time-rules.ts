@@ -42,7 +42,7 @@ export const timeRules: readonly Rule[] = [
   {
     id: 'brisk',
     group: 'Reading',
-    title: 'Brisk to read',
+    title: 'Above target speed',
     short: 'brisk',
     severity: ({ reading }) => (reading.speed.severity === 'off' ? 'off' : 'should'),
     check({ measures: { speed } }, { style }) {
@@ -128,12 +128,12 @@ export const timeRules: readonly Rule[] = [
   {
     id: 'provisional',
     group: 'Time',
-    title: 'Times are provisional',
+    title: 'Not timed',
     short: 'provisional',
     severity: ({ time }) => time.provisional.severity,
     check({ caption }) {
       if (caption.timing === 'set') return null;
-      return { value: 1, limit: 0, message: 'This text has no place in the sound yet; its times are a guess.' };
+      return { value: 1, limit: 0, message: 'This caption is not timed yet; its times are a guess.' };
     },
   },
   {
@@ -206,7 +206,7 @@ export const stateRules: readonly Rule[] = [
     severity: ({ state }) => state.proofed.severity,
     check({ caption }) {
       if (caption.proofed) return null;
-      return { value: 0, limit: 1, message: 'Nobody has heard this caption through and agreed with it yet.' };
+      return { value: 0, limit: 1, message: 'Nobody has checked this caption against the sound yet.' };
     },
   },
 ];

@@ -87,18 +87,20 @@ const grid: HouseStyle = {
 /** For streaming: long lines, tight figures, gaps that are either closed or left open. */
 const stream: HouseStyle = {
   ...lecture,
-  id: 'stream-42',
-  name: 'Stream 42',
+  id: 'stream-41',
+  name: 'Stream 41',
   text: {
     ...lecture.text,
-    lineLength: { limit: 42, severity: 'must' },
-    oneLineUpTo: { limit: 42, severity: 'must' },
+    lineLength: { limit: 41, severity: 'must' },
+    oneLineUpTo: { limit: 34, severity: 'must' },
     breaks: { severity: 'must' },
     tidy: { severity: 'must' },
   },
+  reading: { ...lecture.reading, speed: { limit: 18, target: 15, severity: 'must' } },
   time: {
     ...lecture.time,
-    closeBelow: { limit: 500, severity: 'should' },
+    gap: { limit: 3, unit: 'frames', severity: 'must' },
+    closeBelow: { limit: 400, severity: 'should' },
     sync: { early: 500, late: 250, severity: 'should' },
   },
 };

@@ -8,7 +8,7 @@ import chrome from 'selenium-webdriver/chrome.js';
 export { By, Key, type WebDriver, type WebElement };
 
 /** Long enough for a machine that is busy with something else; states are waited for, so that nothing takes longer for it. */
-const patience = 60_000;
+const patience = Number(process.env['PATIENCE'] ?? 60_000);
 
 export interface Opened {
   readonly driver: WebDriver;
@@ -91,11 +91,11 @@ export async function eventually<T>(
 export const see = (driver: WebDriver, css: string): Promise<WebElement> =>
   eventually(driver, css, async () => (await driver.findElements(By.css(css)))[0]);
 
-/** Clicks the visible button or link that says this. */
+/** Clicks the visible button, link or choice that says this. */
 export async function press(driver: WebDriver, says: string): Promise<void> {
   await eventually(driver, `a button that says “${says}”`, async () => {
     const button = await driver.executeScript<WebElement | null>(
-      `return [...document.querySelectorAll('button, a')].find((each) =>
+      `return [...document.querySelectorAll('button, a, label.ant-radio-button-wrapper, label.ant-checkbox-wrapper')].find((each) =>
          each.innerText.trim().startsWith(arguments[0]) && !each.disabled && each.checkVisibility({ visibilityProperty: true })) ?? null;`,
       says,
     );
@@ -216,3 +216,29 @@ export async function devTools(driver: WebDriver, command: string, parameters: o
     driver as unknown as { sendDevToolsCommand: (name: string, values: object) => Promise<void> }
   ).sendDevToolsCommand(command, parameters);
 }
+
+/** Chooses from a list that opens: the one called so, of the field with this name. */
+export async function pick(driver: WebDriver, field: string, title: string): Promise<void> {
+  const input = await see(driver, `.select-field input[aria-label="${field}"]`);
+  await driver.executeScript(
+    'arguments[0].closest(".ant-select-selector").dispatchEvent(new MouseEvent("mousedown", { bubbles: true }))',
+    input,
+  );
+  await eventually(driver, `“${title}” in the list of ${field}`, async () => {
+    const option = await driver.executeScript<WebElement | null>(
+      `return [...document.querySelectorAll('.ant-select-dropdown:not([style*="display: none"]) [role=option]')]
+         .find((each) => each.innerText.trim() === arguments[0]) ?? null;`,
+      title,
+    );
+    await option?.click();
+    return option !== null;
+  });
+}
+
+/** What is chosen in the field with this name. */
+export const picked = (driver: WebDriver, field: string): Promise<string | null> =>
+  driver.executeScript<string | null>(
+    `return document.querySelector('.select-field input[aria-label="' + arguments[0] + '"]')
+       ?.closest('.ant-select')?.querySelector('.ant-select-selection-item')?.innerText ?? null;`,
+    field,
+  );

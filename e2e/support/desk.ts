@@ -34,7 +34,7 @@ export function withDemoDesk(app: Application): DemoDesk {
     });
   return {
     async kept() {
-      await says(app.driver, 'All changes kept');
+      await says(app.driver, 'All changes saved');
       return captionsOf(ask, track);
     },
     text,

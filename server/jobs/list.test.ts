@@ -39,7 +39,7 @@ describe('behind the routes', () => {
     expect(await Promise.all([titles(), titles()])).toEqual([[], []]);
     const [first, second] = [await made('Lock'), await made('Gate')];
     expect((await titles()).sort()).toEqual(['Gate', 'Lock']);
-    await ask('PATCH /api/jobs/:id', { params: { id: first.id }, body: { title: 'Weir', style: 'stream-42' } });
+    await ask('PATCH /api/jobs/:id', { params: { id: first.id }, body: { title: 'Weir', style: 'stream-41' } });
     const proof = { type: 'proof', ids: ['a'], proofed: true } as const;
     await ask('POST /api/tracks/:id/edits', {
       params: { id: second.track },
@@ -47,7 +47,7 @@ describe('behind the routes', () => {
     });
     const [weir, gateJob] = [first, second].map(({ id }) => id);
     const now = await ask('GET /api/jobs');
-    expect(now.find((j) => j.id === weir)).toMatchObject({ title: 'Weir', style: { id: 'stream-42' } });
+    expect(now.find((j) => j.id === weir)).toMatchObject({ title: 'Weir', style: { id: 'stream-41' } });
     expect(now.find((j) => j.id === gateJob)?.tracks).toMatchObject([{ edit: 2, proofed: 1 }]);
     await ask('DELETE /api/jobs/:id', { params: { id: first.id } });
     expect(await titles()).toEqual(['Gate']);

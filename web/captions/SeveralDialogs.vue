@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import TextField from '../controls/TextField.vue';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
 import { useSeveral } from './use-several.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const dialogs = useDialogs();
 const track = useTrack();
@@ -49,29 +51,29 @@ function shift(): void {
   <DialogSheet v-model:open="labelOpen" :title="`Who speaks in ${which}?`" :width="440" :footer="null">
     <form class="several-form" @submit.prevent="label">
       <label for="label-speaker">Speaker</label>
-      <input
-        id="label-speaker"
-        v-model="speaker"
-        class="text-input"
-        list="label-speakers"
-        autocomplete="off"
-        dir="auto"
-      />
+      <TextField id="label-speaker" v-model="speaker" list="label-speakers" autocomplete="off" dir="auto" />
       <datalist id="label-speakers">
         <option v-for="name in speakers" :key="name" :value="name" />
       </datalist>
-      <p class="soft">The first gets the label, in the form of the house style. Leave it empty to take a label away.</p>
-      <button type="submit" class="plain-button main">Label</button>
+      <p class="soft">The first gets the label, in the form of the house style. Empty removes it.</p>
+      <TextButton main submit>Label</TextButton>
     </form>
   </DialogSheet>
   <DialogSheet v-model:open="shiftOpen" :title="`Shift ${which}`" :width="440" :footer="null">
     <form class="several-form" @submit.prevent="shift">
       <label for="shift-by">Seconds</label>
-      <input id="shift-by" v-model="by" class="text-input" inputmode="decimal" placeholder="0.4, or −1.2 for earlier" />
-      <p v-if="by.trim() !== '' && ms === null" class="several-fault" role="alert">
+      <TextField
+        id="shift-by"
+        v-model="by"
+        inputmode="decimal"
+        placeholder="0.4, or −1.2 for earlier"
+        :invalid="by.trim() !== '' && ms === null"
+        aria-describedby="shift-fault"
+      />
+      <p v-if="by.trim() !== '' && ms === null" id="shift-fault" class="several-fault" role="alert">
         Write seconds as a number, as in 0.4 or −1.2.
       </p>
-      <button type="submit" class="plain-button main" :disabled="!ms">Shift</button>
+      <TextButton main submit :disabled="!ms">Shift</TextButton>
     </form>
   </DialogSheet>
 </template>
@@ -82,9 +84,6 @@ function shift(): void {
   flex-direction: column;
   align-items: flex-start;
   gap: 8px;
-}
-.several-form .text-input {
-  width: 100%;
 }
 .several-fault {
   color: var(--alarm);

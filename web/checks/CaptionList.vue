@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
 import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 
 const props = defineProps<{ captions: readonly Caption[]; here: string | null; title: string }>();
-defineEmits<{ choose: [caption: Caption]; mend: [caption: Caption] }>();
+defineEmits<{ choose: [caption: Caption]; edit: [caption: Caption] }>();
 /** Long lists are cut. */
 const most = 100;
 const shown = computed(() => props.captions.slice(0, most));
@@ -14,10 +15,10 @@ const shown = computed(() => props.captions.slice(0, most));
   <h3>{{ title }}</h3>
   <ol :aria-label="title">
     <li v-for="caption in shown" :key="caption.id" :class="{ here: caption.id === here }">
-      <button type="button" @click="$emit('choose', caption)" @dblclick="$emit('mend', caption)">
+      <RowButton @click="$emit('choose', caption)" @dblclick="$emit('edit', caption)">
         <span class="figures soft">{{ marginClock(caption.start) }}</span>
         <span class="list-text" dir="auto">{{ caption.text }}</span>
-      </button>
+      </RowButton>
     </li>
   </ol>
   <p v-if="captions.length > most" class="soft">And {{ captions.length - most }} more.</p>

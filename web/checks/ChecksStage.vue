@@ -23,6 +23,7 @@ import RepairReport from './RepairReport.vue';
 import RuleList from './RuleList.vue';
 import SpreadChart from './SpreadChart.vue';
 import { useRepairs } from './repairs.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const job = useJob();
 const track = useTrack();
@@ -96,7 +97,7 @@ function choose(caption: Caption): void {
   place.goTo(caption.id, 'chosen');
   playback.seek(caption.start);
 }
-function mend(caption: Caption): void {
+function edit(caption: Caption): void {
   choose(caption);
   void router.push({ name: 'words' });
 }
@@ -105,27 +106,17 @@ function mend(caption: Caption): void {
 <template>
   <div class="stage-bar">
     <h2>
-      <template v-if="findings.looking">Looking over {{ track.captions.length }} captions…</template>
+      <template v-if="findings.looking">Checking {{ track.captions.length }} captions…</template>
       <template v-else
-        >{{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }} in
-        {{ track.captions.length }} captions</template
+        ><span :class="{ alarm: findings.count > 0 }">▲ {{ findings.count }} must</span>,
+        <span>△ {{ advice }} should</span></template
       >
     </h2>
-    <span class="soft checks-against"
-      >against {{ job.job?.style.name }}<template v-if="advice > 0">, and {{ advice }} pieces of advice</template></span
-    >
-    <button v-if="all.length + kept.length > 0" type="button" class="plain-button" @click="takeReport">
-      Report (CSV)
-    </button>
-    <button
-      v-if="all.length > 0"
-      type="button"
-      class="plain-button main"
-      :disabled="wholeTrack.working"
-      @click="repairs.repairMany('every')"
-    >
+    <span class="soft checks-against">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
+    <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
+    <TextButton main v-if="all.length > 0" :disabled="wholeTrack.working" @click="repairs.repairMany('every')">
       Repair everything
-    </button>
+    </TextButton>
   </div>
   <div class="checks">
     <RuleList
@@ -156,12 +147,12 @@ function mend(caption: Caption): void {
         :captions="bar.captions"
         :here="place.caption?.id ?? null"
         @choose="choose"
-        @mend="mend"
+        @edit="edit"
       />
       <div v-else-if="rule === null" class="checks-none">
-        <h2>Nothing departs from {{ job.job?.style.name }}</h2>
+        <h2>Every caption meets {{ job.job?.style.name }}</h2>
         <p class="soft">
-          Every caption keeps to its limits. What is left is hearing them through: Words, <KeyHint command="proof" />.
+          No finding is left. What remains is to listen through and proof: Words, <KeyHint command="proof" />.
         </p>
       </div>
       <ol v-else-if="rule === 'let-be'" aria-label="Let be">
@@ -171,23 +162,19 @@ function mend(caption: Caption): void {
             ><span dir="auto">{{ caption.text }}</span
             ><b>{{ titleOf(entry.rule) }}</b> let be: {{ entry.reason }}</span
           >
-          <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">
-            Take back
-          </button>
+          <TextButton @click="repairs.takeBack(caption.id, entry.rule)"> Take back </TextButton>
         </li>
       </ol>
       <template v-else>
         <div class="checks-kind">
           <h3>{{ ruleNamed(rule).title }}</h3>
-          <button
+          <TextButton
             v-if="rows.length > 1 && repairable"
-            type="button"
-            class="plain-button"
             :disabled="wholeTrack.working"
             @click="repairs.repairMany(rule)"
           >
             Repair all {{ rows.length }} of this kind
-          </button>
+          </TextButton>
         </div>
         <ol aria-label="Findings">
           <FindingRow
@@ -198,7 +185,7 @@ function mend(caption: Caption): void {
             :proposal="row.proposal"
             :here="place.caption?.id === row.caption.id"
             @choose="choose(row.caption)"
-            @mend="mend(row.caption)"
+            @edit="edit(row.caption)"
             @repair="repairs.repair(row.finding)"
             @let-be="repairs.letBe(row.finding, $event)"
           />

@@ -1,13 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import RowButton from '../controls/RowButton.vue';
+import { computed, ref } from 'vue';
 import type { Finding } from '../../core/rules/finding.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from './LetBe.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{ caption: Caption; finding: Finding; proposal: Proposal; here: boolean }>();
-defineEmits<{ choose: []; mend: []; repair: []; letBe: [reason: string] }>();
+defineEmits<{ choose: []; edit: []; repair: []; letBe: [reason: string] }>();
+
+/** Its actions come once it was pointed at or had the keyboard: a long list of them takes long to put up. */
+const near = ref(false);
 
 /** What the repair would make of it: other words or lines, or what it does to the times. */
 const after = computed(() => {
@@ -20,14 +25,14 @@ const after = computed(() => {
 </script>
 
 <template>
-  <li :class="{ here }">
-    <button type="button" class="row-choose" @click="$emit('choose')" @dblclick="$emit('mend')">
+  <li :class="{ here }" @pointerenter="near = true" @focusin="near = true">
+    <RowButton class="row-choose" @click="$emit('choose')" @dblclick="$emit('edit')">
       <span class="figures row-time">{{ marginClock(caption.start) }}</span>
       <span class="row-text">
         <span class="row-caption" dir="auto">{{ caption.text }}</span>
         <b :class="finding.severity">{{ finding.message }}</b>
       </span>
-    </button>
+    </RowButton>
     <div class="row-after">
       <template v-if="after">
         <p v-for="(text, i) in after.texts" :key="i" class="row-caption row-new" dir="auto">{{ text }}</p>
@@ -35,9 +40,11 @@ const after = computed(() => {
       </template>
       <p v-else class="soft">{{ proposal.why }}</p>
       <div class="row-actions">
-        <button v-if="after" type="button" class="plain-button" @click="$emit('repair')">Repair</button>
-        <button type="button" class="plain-button" @click="$emit('mend')">Mend in Words</button>
-        <LetBe @let-be="$emit('letBe', $event)" />
+        <template v-if="near || here">
+          <TextButton v-if="after" @click="$emit('repair')">Repair</TextButton>
+          <TextButton @click="$emit('edit')">Edit in Words</TextButton>
+          <LetBe @let-be="$emit('letBe', $event)" />
+        </template>
       </div>
     </div>
   </li>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import TextField from '../controls/TextField.vue';
 import { nextTick, ref, useTemplateRef } from 'vue';
+import TextButton from '../controls/TextButton.vue';
 
 const emit = defineEmits<{ letBe: [reason: string] }>();
 const open = ref(false);
 const reason = ref('');
-const input = useTemplateRef<HTMLInputElement>('input');
+const input = useTemplateRef<InstanceType<typeof TextField>>('input');
 
 async function begin(): Promise<void> {
   open.value = true;
@@ -20,17 +22,18 @@ function finish(): void {
 </script>
 
 <template>
-  <button v-if="!open" type="button" class="plain-button" @click="begin">Let it be</button>
+  <TextButton v-if="!open" @click="begin">Let it be</TextButton>
   <form v-else class="let-be" @submit.prevent="finish" @keydown.esc.stop="open = false">
-    <input
+    <TextField
       ref="input"
       v-model="reason"
-      class="text-input"
-      aria-label="Why it is let be"
-      placeholder="Why?"
-      maxlength="200"
+      small
+      class="let-be-reason"
+      label="The reason to let it be"
+      placeholder="Reason"
+      :maxlength="200"
     />
-    <button type="submit" class="plain-button" :disabled="reason.trim() === ''">Let it be</button>
+    <TextButton submit :disabled="reason.trim() === ''">Let it be</TextButton>
   </form>
 </template>
 
@@ -39,8 +42,7 @@ function finish(): void {
   display: flex;
   gap: 6px;
 }
-.let-be input {
-  width: 130px;
-  font-size: 14px;
+.let-be-reason {
+  width: 140px;
 }
 </style>

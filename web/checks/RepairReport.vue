@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import FoldPanel from '../controls/FoldPanel.vue';
+import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
 import type { Done, Repaired } from '../../core/rules/repairs/repairs.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{ report: Pick<Repaired, 'done' | 'left'> }>();
 const emit = defineEmits<{ go: [caption: Caption]; close: [] }>();
@@ -32,19 +35,18 @@ function go(entry: Done): void {
         ><b>{{ report.done.length }} {{ report.done.length === 1 ? 'repair' : 'repairs' }} made</b>, one step to undo.
         <template v-if="report.left.length > 0">{{ report.left.length }} could not be.</template></span
       >
-      <button type="button" class="plain-button" @click="$emit('close')">Close</button>
+      <TextButton @click="$emit('close')">Close</TextButton>
     </p>
     <template v-for="list in lists" :key="list.title">
-      <details v-if="list.entries.length > 0" :open="list.open">
-        <summary>{{ list.title }}</summary>
+      <FoldPanel v-if="list.entries.length > 0" :title="list.title" :open="list.open">
         <ul>
           <li v-for="(entry, i) in list.entries.slice(0, most)" :key="i">
-            <button type="button" class="report-time figures" @click="go(entry)">{{ marginClock(entry.start) }}</button>
+            <RowButton class="report-time figures" @click="go(entry)">{{ marginClock(entry.start) }}</RowButton>
             <b>{{ ruleNamed(entry.rule).title }}.</b> {{ entry.says }}
           </li>
         </ul>
         <p v-if="list.entries.length > most" class="soft">And {{ list.entries.length - most }} more.</p>
-      </details>
+      </FoldPanel>
     </template>
   </section>
 </template>
@@ -63,9 +65,6 @@ function go(entry: Done): void {
 }
 .report p button {
   margin-left: auto;
-}
-summary {
-  cursor: pointer;
 }
 ul {
   margin: 4px 0;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import RowButton from '../controls/RowButton.vue';
 import { groups, type Rule, type RuleId } from '../../core/rules/finding.ts';
 import { activeRules } from '../../core/rules/findings.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
@@ -21,24 +22,23 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
   <nav class="rules" aria-label="Rules">
     <section v-for="group in groups.filter((g) => asked(g).length > 0)" :key="group">
       <h3>{{ group }}</h3>
-      <button
+      <RowButton
         v-for="rule in asked(group)"
         :key="rule.id"
-        type="button"
         :disabled="!counts.has(rule.id)"
         :aria-current="rule.id === chosen"
         @click="$emit('choose', rule.id)"
       >
         <span>{{ rule.title }}</span>
         <span class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
-      </button>
+      </RowButton>
     </section>
     <section v-if="letBe > 0">
       <h3>Let be</h3>
-      <button type="button" :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
+      <RowButton :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
         <span>Kept on purpose</span>
         <span class="figures">{{ letBe }}</span>
-      </button>
+      </RowButton>
     </section>
   </nav>
 </template>

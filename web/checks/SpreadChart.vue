@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import ChoiceButtons from '../controls/ChoiceButtons.vue';
+import Button from 'ant-design-vue/es/button';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { computed } from 'vue';
@@ -7,6 +9,7 @@ import { barText, spreads, titles, type HistogramBar, type Spread, type SpreadNa
 const props = defineProps<{ spread: Spread; chosen: HistogramBar | null }>();
 defineEmits<{ show: [name: SpreadName]; choose: [bar: HistogramBar | null] }>();
 
+const measures = spreads.map((name) => [name, titles[name]] as const);
 /** Heights in per cent; a bar with a caption in it is never too low to be seen. */
 const height = computed(() =>
   scaleLinear([0, Math.max(1, max(props.spread.bars, (b) => b.captions.length) ?? 1)], [0, 100]),
@@ -22,17 +25,12 @@ const limitAt = (bar: HistogramBar): string | undefined =>
 
 <template>
   <section class="spread" aria-label="How the captions are spread">
-    <div class="spread-names" role="group" aria-label="Measure">
-      <button
-        v-for="name in spreads"
-        :key="name"
-        type="button"
-        :aria-pressed="name === spread.name"
-        @click="$emit('show', name)"
-      >
-        {{ titles[name] }}
-      </button>
-    </div>
+    <ChoiceButtons
+      :model-value="spread.name"
+      label="Measure"
+      :options="measures"
+      @update:model-value="$emit('show', $event)"
+    />
     <div class="spread-bars">
       <div
         v-for="bar in spread.bars"
@@ -41,17 +39,17 @@ const limitAt = (bar: HistogramBar): string | undefined =>
         :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
       >
         <span v-if="limitAt(bar)" class="spread-limit" aria-hidden="true">{{ limitAt(bar) }}</span>
-        <button
-          type="button"
+        <Button
+          type="text"
           class="spread-bar"
           :disabled="bar.captions.length === 0"
           :aria-pressed="isChosen(bar)"
           :aria-label="`${barText(spread, bar)}${bar.over ? ', outside the limits' : ''}: ${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}`"
-          :title="`${barText(spread, bar)}: ${bar.captions.length}`"
+          :data-tip="`${barText(spread, bar)}: ${bar.captions.length}`"
           @click="$emit('choose', isChosen(bar) ? null : bar)"
         >
           <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
-        </button>
+        </Button>
         <span class="spread-tick figures" aria-hidden="true"
           >{{ bar.from < 0 ? '<0' : figure(bar.from) }}{{ bar.to === Infinity ? '+' : '' }}</span
         >
@@ -68,23 +66,6 @@ const limitAt = (bar: HistogramBar): string | undefined =>
 .spread {
   margin-bottom: 14px;
 }
-.spread-names {
-  display: flex;
-  gap: 16px;
-}
-.spread-names button {
-  padding: 0 0 2px;
-  border: 0;
-  border-bottom: 2px solid transparent;
-  background: none;
-  color: var(--soft);
-  font: 14px var(--read);
-  cursor: pointer;
-}
-.spread-names button[aria-pressed='true'] {
-  border-bottom-color: var(--reed);
-  color: var(--ink);
-}
 .spread-bars {
   display: flex;
   gap: 3px;
@@ -97,19 +78,15 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   flex: 1;
   min-width: 0;
 }
-.spread-bar {
-  display: flex;
+.spread-bar.ant-btn {
   align-items: flex-end;
   width: 100%;
   height: 100%;
   padding: 14px 0 0;
   border: 0;
   border-bottom: 1px solid var(--rule);
+  border-radius: 0;
   background: none;
-  cursor: pointer;
-}
-.spread-bar:disabled {
-  cursor: default;
 }
 .spread-fill {
   width: 100%;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TextField from '../controls/TextField.vue';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { Command } from './command.ts';
 import { useCommandList } from './command-list.ts';
@@ -9,7 +10,7 @@ const list = useCommandList();
 const open = defineModel<boolean>('open', { required: true });
 const wanted = ref('');
 const chosen = ref(0);
-const input = useTemplateRef<HTMLInputElement>('input');
+const input = useTemplateRef<InstanceType<typeof TextField>>('input');
 const found = computed(() => list.all.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())));
 
 watch(
@@ -39,15 +40,15 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <DialogSheet v-model:open="open" :footer="null" :closable="false" title="Find a command" :width="520">
-    <input
+    <TextField
       ref="input"
       v-model="wanted"
-      class="text-input finder-input"
+      class="finder-input"
       role="combobox"
       aria-expanded="true"
       aria-controls="finder-list"
       :aria-activedescendant="`finder-${chosen}`"
-      aria-label="Part of the command’s name"
+      label="Part of the command’s name"
       placeholder="Part of its name"
       @keydown="onKey"
     />
@@ -65,7 +66,7 @@ function onKey(event: KeyboardEvent): void {
         <kbd v-if="command.keys[0]">{{ keyLabel(command.keys[0]) }}</kbd>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft">No command is called that.</p>
+    <p v-if="found.length === 0" class="soft">No command has this name.</p>
   </DialogSheet>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import SelectField from '../controls/SelectField.vue';
+import CheckField from '../controls/CheckField.vue';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { usePreferences } from '../stores/preferences.ts';
 import { keyLabel, keyOf } from './keyboard.ts';
@@ -7,6 +9,7 @@ import { clash, given, unfit } from './keys.ts';
 import { isMac } from './platform.ts';
 import { sections } from './command.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const list = useCommandList();
 const open = defineModel<boolean>('open', { required: true });
@@ -77,35 +80,33 @@ watch(
 );
 onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
 
-const steps = [500, 1000, 2000, 3000, 5000, 10_000] as const;
-const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
+const steps = [500, 1000, 2000, 3000, 5000, 10_000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
+const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
+  value: part,
+  title: `${String(Math.round(part * 100))} %`,
+}));
+const ways = [
+  ['hearsDoubt', 'Play a doubtful word when you move to it'],
+  ['holdWhileTyping', 'Pause while you type, and go on after'],
+  ['capitals', 'Capital letter after the end of a sentence, as you type'],
+  ['keepsProof', 'A proofed caption stays proofed when it is changed'],
+] as const;
 </script>
 
 <template>
   <DialogSheet v-model:open="open" title="Keys and ways of working" :width="640" :footer="null">
     <div class="ways">
-      <label for="way-step">One step back or ahead</label>
-      <select id="way-step" v-model.number="preferences.step" class="plain-button">
-        <option v-for="ms in steps" :key="ms" :value="ms">{{ ms / 1000 }} s</option>
-      </select>
-      <label for="way-doubt">A word is doubtful below a certainty of</label>
-      <select id="way-doubt" v-model.number="preferences.doubtBelow" class="plain-button">
-        <option v-for="part in doubts" :key="part" :value="part">{{ Math.round(part * 100) }} %</option>
-      </select>
-      <label for="way-hear">Hear a doubtful word when it is gone to</label>
-      <input id="way-hear" v-model="preferences.hearsDoubt" type="checkbox" />
-      <label for="way-hold">Hold while typing, and go on after</label>
-      <input id="way-hold" v-model="preferences.holdWhileTyping" type="checkbox" />
-      <label for="way-capitals">A capital after a sentence end, as it is typed</label>
-      <input id="way-capitals" v-model="preferences.capitals" type="checkbox" />
-      <label for="way-proof">A proofed caption stays proofed when it is changed</label>
-      <input id="way-proof" v-model="preferences.keepsProof" type="checkbox" />
+      <span>One step back or ahead</span>
+      <SelectField v-model="preferences.step" label="One step back or ahead" :options="steps" />
+      <span>A word is doubtful below a certainty of</span>
+      <SelectField v-model="preferences.doubtBelow" label="A word is doubtful below a certainty of" :options="doubts" />
+      <CheckField v-for="[key, words] in ways" :key="key" v-model="preferences[key]">{{ words }}</CheckField>
     </div>
     <p v-if="fault" class="keys-fault" role="alert">{{ fault }}</p>
     <p v-if="asked" class="keys-asked" role="alert">
       {{ keyLabel(asked.key) }} is the key of “{{ asked.other }}”.
-      <button type="button" class="plain-button main" @click="giveOver()">Give it to this one</button>
-      <button type="button" class="plain-button" @click="leave()">Leave it</button>
+      <TextButton main @click="giveOver()">Use it here</TextButton>
+      <TextButton @click="leave()">Cancel</TextButton>
     </p>
     <div class="keys" tabindex="0" role="group" aria-label="Every command and its keys">
       <template v-for="section in listed" :key="section.title">
@@ -117,24 +118,20 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
             <span v-else class="keys-now">
               <kbd v-for="key in command.keys" :key="key">{{ keyLabel(key) }}</kbd>
             </span>
-            <button
+            <TextButton
               v-if="preferences.keys[command.id]"
-              type="button"
-              class="plain-button"
-              :aria-label="`The usual key for ${command.title}`"
+              :aria-label="`Reset the key of ${command.title}`"
               @click="back(command.id)"
             >
-              Usual
-            </button>
-            <button
+              Reset
+            </TextButton>
+            <TextButton
               :id="`key-of-${command.id}`"
-              type="button"
-              class="plain-button"
               :aria-label="`Change the key of ${command.title}`"
               @click="wait(command.id)"
             >
               Change
-            </button>
+            </TextButton>
           </li>
         </ul>
       </template>
@@ -150,10 +147,8 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
   align-items: center;
   margin-bottom: 12px;
 }
-.ways input {
-  justify-self: start;
-  width: 18px;
-  height: 18px;
+.ways .ant-checkbox-wrapper {
+  grid-column: 1 / -1;
 }
 .keys {
   max-height: 44vh;

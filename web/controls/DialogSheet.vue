@@ -4,7 +4,8 @@ import { useKeyboardBack } from './keyboard-back.ts';
 
 /**
  * A dialog that is there at once, with the keyboard in it: one that glides in is deaf to the first key. Its
- * transition has a name of which no sheet of styles knows, so that it ends as soon as it begins.
+ * transition has a name of which no sheet of styles knows, so that it ends as soon as it begins. Ant does not
+ * say that what is behind it cannot be reached; that is said here.
  */
 defineOptions({ inheritAttrs: false });
 const open = defineModel<boolean>('open', { required: true });
@@ -15,6 +16,7 @@ useKeyboardBack(open);
   <Modal
     v-model:open="open"
     v-bind="$attrs"
+    :wrap-props="{ 'aria-modal': 'true' }"
     :focus-trigger-after-close="false"
     transition-name="at-once"
     mask-transition-name="at-once"

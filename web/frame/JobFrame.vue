@@ -19,6 +19,7 @@ import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
 import StageRail from './StageRail.vue';
+import LinkButton from '../controls/LinkButton.vue';
 
 const props = defineProps<{ job: string }>();
 const open = useJob();
@@ -89,7 +90,7 @@ onBeforeUnmount(() => {
     <div v-if="trouble" class="frame-message" role="alert">
       <h2>This job could not be opened</h2>
       <p>{{ trouble }}</p>
-      <RouterLink class="plain-button" :to="{ name: 'jobs' }">All jobs</RouterLink>
+      <LinkButton :to="{ name: 'jobs' }">All jobs</LinkButton>
     </div>
     <div v-else-if="!ready" class="frame-message" aria-live="polite">Opening the job…</div>
     <div v-else class="frame-body">

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import Dropdown from 'ant-design-vue/es/dropdown';
-import Menu, { MenuDivider, MenuItem } from 'ant-design-vue/es/menu';
+import IconButton from '../controls/IconButton.vue';
+import MenuButton, { type MenuEntry } from '../controls/MenuButton.vue';
+import Button from 'ant-design-vue/es/button';
 import { ChevronDown, Redo2, Undo2 } from '@lucide/vue';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted } from 'vue';
+import { useRouter } from 'vue-router';
 import { styleStanding } from '../../core/style/style-names.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { rateText } from '../../core/time/frames.ts';
@@ -25,7 +27,8 @@ const messages = useMessages();
 const findings = useFindings();
 const styles = useStyles();
 const dialogs = useDialogs();
-const { hint } = useCommandList();
+const { keyOf } = useCommandList();
+const router = useRouter();
 
 const under = computed(() => {
   const { job: open } = job;
@@ -44,15 +47,25 @@ const aside = computed(() => {
 });
 // While the server is away the styles that ship are there.
 onMounted(() => void styles.load().catch(() => undefined));
-/** The menu of styles opens under the pointer, so that another style is one click away; a key or a finger opens it too. */
-const choosing = ref(false);
-async function useStyle(id: string): Promise<void> {
-  choosing.value = false;
-  try {
-    await job.useStyle(id);
-  } catch (error) {
-    messages.notice = sentence(error);
-  }
+/** Every style is one click away, under the pointer; and changing it for this job, and all of them side by side. */
+const entries = computed((): MenuEntry[] => [
+  ...styles.all.map((s) => ({
+    key: s.id,
+    title: s.name,
+    detail: `${String(s.text.lineLength.limit)} characters, ${String(s.reading.speed.limit)} cps`,
+  })),
+  { key: 'for this job', title: 'Change it for this job…', apart: true },
+  { key: 'all styles', title: 'All house styles' },
+]);
+async function onStyle(key: string): Promise<void> {
+  if (key === 'for this job') dialogs.open = 'style';
+  else if (key === 'all styles') await router.push({ name: 'styles' });
+  else
+    try {
+      await job.useStyle(key);
+    } catch (error) {
+      messages.notice = sentence(error);
+    }
 }
 </script>
 
@@ -69,55 +82,28 @@ async function useStyle(id: string): Promise<void> {
       <span class="head-box"
         ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
-      <Dropdown v-model:open="choosing" :trigger="['hover']" :mouse-enter-delay="0.1">
-        <button
-          type="button"
-          class="head-box"
-          aria-haspopup="menu"
-          :aria-expanded="choosing"
-          @click="choosing = true"
-          @keydown.esc="choosing = false"
-        >
-          House style <b>{{ job.job.style.name }}{{ aside }}</b> · {{ job.job.style.reading.speed.limit }} cps
-          <ChevronDown :size="14" aria-hidden="true" />
-        </button>
-        <template #overlay>
-          <Menu :selected-keys="[job.job.style.id]">
-            <MenuItem v-for="style in styles.all" :key="style.id" @click="useStyle(style.id)">
-              <b>{{ style.name }}</b> · {{ style.text.lineLength.limit }} characters,
-              {{ style.reading.speed.limit }} cps
-            </MenuItem>
-            <MenuDivider />
-            <MenuItem key="for this job" @click="dialogs.open = 'style'">Change it for this job…</MenuItem>
-            <MenuItem key="all styles"><RouterLink :to="{ name: 'styles' }">All house styles</RouterLink></MenuItem>
-          </Menu>
-        </template>
-      </Dropdown>
+      <MenuButton
+        hover
+        on-header
+        menu-name="House style"
+        :entries="entries"
+        :selected="job.job.style.id"
+        @select="onStyle"
+      >
+        House style <b>{{ job.job.style.name }}{{ aside }}</b> · {{ job.job.style.reading.speed.limit }} cps
+        <ChevronDown :size="14" aria-hidden="true" />
+      </MenuButton>
       <KeptState />
       <span class="visually-hidden" role="status">{{ findings.count }} findings</span>
-      <div class="head-pair">
-        <button
-          type="button"
-          aria-label="Undo"
-          :title="hint('Undo', 'undo')"
-          :disabled="!track.canUndo"
-          @click="track.undo()"
-        >
-          <Undo2 :size="16" aria-hidden="true" />
-        </button>
-        <button
-          type="button"
-          aria-label="Redo"
-          :title="hint('Redo', 'redo')"
-          :disabled="!track.canRedo"
-          @click="track.redo()"
-        >
-          <Redo2 :size="16" aria-hidden="true" />
-        </button>
-      </div>
-      <button type="button" class="head-box head-find" @click="dialogs.open = 'finder'">
+      <IconButton on-header name="Undo" :keys="keyOf('undo')" :disabled="!track.canUndo" @click="track.undo()">
+        <Undo2 :size="16" aria-hidden="true" />
+      </IconButton>
+      <IconButton on-header name="Redo" :keys="keyOf('redo')" :disabled="!track.canRedo" @click="track.redo()">
+        <Redo2 :size="16" aria-hidden="true" />
+      </IconButton>
+      <Button ghost size="small" @click="dialogs.open = 'finder'">
         Find a command <KeyHint command="find-command" />
-      </button>
+      </Button>
     </template>
     <span v-else class="head-spring"></span>
     <ThemeButton />

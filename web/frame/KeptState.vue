@@ -7,17 +7,17 @@ const changes = computed(() => `${String(track.waiting)} ${track.waiting === 1 ?
 const shown = computed(() => {
   switch (track.keeping) {
     case 'kept':
-      return { sign: '●', text: 'All changes kept', tone: 'good' };
+      return { sign: '●', text: 'All changes saved', tone: 'good' };
     case 'keeping':
-      return { sign: '○', text: 'Keeping…', tone: 'good' };
+      return { sign: '○', text: 'Saving…', tone: 'good' };
     case 'here':
-      return { sign: '◐', text: `Server away: ${changes.value} kept in this browser`, tone: 'warn' };
+      return { sign: '◐', text: `Server away: ${changes.value} saved in this browser`, tone: 'warn' };
     case 'apart':
       return { sign: '▲', text: 'Not sent', tone: 'bad' };
     case 'nowhere':
-      return { sign: '▲', text: `${changes.value} not kept: leave this page open`, tone: 'bad' };
+      return { sign: '▲', text: `${changes.value} not saved: leave this page open`, tone: 'bad' };
   }
-  throw new Error('There is no other way to be kept.');
+  throw new Error('There is no other state.');
 });
 </script>
 

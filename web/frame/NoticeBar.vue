@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useMessages } from '../stores/messages.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const messages = useMessages();
 </script>
@@ -7,13 +8,13 @@ const messages = useMessages();
 <template>
   <div v-if="messages.notice" class="notice" role="status">
     <span>{{ messages.notice }}</span>
-    <button class="plain-button" type="button" @click="messages.notice = null">Dismiss</button>
+    <TextButton @click="messages.notice = null">Dismiss</TextButton>
   </div>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
   <div class="remark-place" role="status">
     <div v-if="messages.remark" class="remark">
       <span>{{ messages.remark }}</span>
-      <button class="plain-button" type="button" @click="messages.remark = null">Dismiss</button>
+      <TextButton @click="messages.remark = null">Dismiss</TextButton>
     </div>
   </div>
 </template>

@@ -7,6 +7,7 @@ import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import type { SetAside } from '../sync/outbox.ts';
 import { setAsideFile, trackFileOf } from './set-aside-file.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const track = useTrack();
 const messages = useMessages();
@@ -21,7 +22,7 @@ function save(aside: SetAside): void {
 }
 async function tryAgain(aside: SetAside): Promise<void> {
   const why = await track.tryAside(aside.id);
-  if (why) messages.notice = `They still cannot be made: ${why} They are kept as they are.`;
+  if (why) messages.notice = `They still cannot be saved: ${why} They stay set aside.`;
 }
 
 function saveTrack(): void {
@@ -51,21 +52,19 @@ async function keepApart(): Promise<void> {
       is safe in this browser, and nothing of it is sent.</span
     >
     <span class="aside-actions">
-      <button class="plain-button" type="button" :disabled="busy" @click="keepApart">
-        Keep it as a track of its own
-      </button>
-      <button class="plain-button" type="button" @click="saveTrack">Save as a file</button>
+      <TextButton :disabled="busy" @click="keepApart"> Save it as a track of its own </TextButton>
+      <TextButton @click="saveTrack">Save as a file</TextButton>
     </span>
   </div>
   <div v-else-if="first" class="aside" role="alert">
     <span
-      >{{ many(first.edits.length, 'change') }} could not be kept and {{ first.edits.length === 1 ? 'is' : 'are' }} set
+      >{{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set
       aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.</span
     >
     <span class="aside-actions">
-      <button class="plain-button" type="button" @click="save(first)">Save as a file</button>
-      <button class="plain-button" type="button" @click="tryAgain(first)">Try again</button>
-      <button class="plain-button" type="button" @click="track.dropAside(first.id)">Discard</button>
+      <TextButton @click="save(first)">Save as a file</TextButton>
+      <TextButton @click="tryAgain(first)">Try again</TextButton>
+      <TextButton @click="track.dropAside(first.id)">Discard</TextButton>
     </span>
   </div>
 </template>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import SelectField from '../controls/SelectField.vue';
 import { computed, ref, watch } from 'vue';
 import type { PlaceThere, Receipt } from '../../core/job/job.ts';
 import type { Work } from '../../core/job/work.ts';
 import { cellState } from './cell-state.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{
   name: string;
@@ -30,8 +32,12 @@ const busy = computed(
 const machineThere = computed(
   () => props.places.find((p) => p.id === place.value)?.tracks.some((t) => t.kind === 'machine') ?? false,
 );
+const choices = computed(() => [
+  { value: '', title: 'Not uploaded yet' },
+  ...props.places.map((p) => ({ value: p.id, title: p.title })),
+]);
 const sendLabel = computed(() =>
-  place.value === '' ? 'Put the recording there and send' : props.receipt ? 'Send again' : 'Send',
+  place.value === '' ? 'Upload recording and send' : props.receipt ? 'Send again' : 'Send',
 );
 </script>
 
@@ -45,36 +51,30 @@ const sendLabel = computed(() =>
     <p v-if="state.more">{{ state.more }}</p>
     <p v-if="receipt" class="figures cell-file">{{ receipt.file }}</p>
     <p v-if="work && state.can" class="cell-actions">
-      <button v-if="state.can === 'stop'" type="button" class="plain-button" @click="$emit('change', work, 'stop')">
-        Stop
-      </button>
-      <button v-else type="button" class="plain-button" @click="$emit('change', work, 'again')">Try again</button>
+      <TextButton v-if="state.can === 'stop'" @click="$emit('change', work, 'stop')"> Stop </TextButton>
+      <TextButton v-else @click="$emit('change', work, 'again')">Try again</TextButton>
     </p>
-    <p v-if="machineThere" class="sun">△ A machine track is there too</p>
-    <label v-if="places.length > 0">
-      <span class="visually-hidden">Recording at {{ name }}</span>
-      <select v-model="place" class="plain-button">
-        <option value="">Not there yet</option>
-        <option v-for="p in places" :key="p.id" :value="p.id">{{ p.title }}</option>
-      </select>
-    </label>
+    <p v-if="machineThere" class="sun">△ A machine track is also there</p>
+    <div v-if="places.length > 0" class="cell-place">
+      <span aria-hidden="true" class="soft">Recording there</span>
+      <SelectField v-model="place" :label="`Recording at ${name}`" :options="choices" :width="230" />
+    </div>
     <p class="cell-actions">
-      <button
-        type="button"
-        class="plain-button main"
+      <TextButton
+        main
         :disabled="!kept || busy || (place === '' && trouble !== null)"
         @click="$emit('send', place === '' ? null : place)"
       >
         {{ sendLabel }}
-      </button>
+      </TextButton>
       <a v-if="receipt?.watch && receipt.state === 'live'" :href="receipt.watch" target="_blank" rel="noopener"
-        >See it there</a
+        >Open the watch page</a
       >
     </p>
     <template v-if="trouble">
       <p class="alarm" role="alert">{{ trouble }}</p>
       <p v-if="places.length === 0">
-        <button type="button" class="plain-button" @click="$emit('again')">Look again</button>
+        <TextButton @click="$emit('again')">Retry</TextButton>
       </p>
     </template>
   </div>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import DataTable from '../controls/DataTable.vue';
 import { languageName } from '../describe/jobs.ts';
 import { useTrack } from '../stores/track.ts';
 import DestinationCell from './DestinationCell.vue';
@@ -7,44 +9,40 @@ import { useHandover } from './use-handover.ts';
 
 const track = useTrack();
 const { cells, trouble, load, send, change } = useHandover();
+const columns = computed(() => [
+  { key: 'track', title: 'Track' },
+  ...cells.value.map(({ destination: d }) => ({ key: d.id, title: d.name })),
+]);
 </script>
 
 <template>
   <div class="stage-bar">
     <h2>Handover</h2>
-    <span class="soft">what each place holds, and what it should hold</span>
+    <span class="soft">what each destination has, and what it should have</span>
   </div>
   <div class="handover">
     <p v-if="trouble" class="handover-trouble" role="alert">{{ trouble }}</p>
-    <table v-if="cells.length > 0">
-      <thead>
-        <tr>
-          <td></td>
-          <th v-for="{ destination: d } in cells" :key="d.id" scope="col">
-            {{ d.name }}<small>video host · SRT</small>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-if="track.track">
-          <th scope="row">
-            {{ languageName(track.track.language) }}<small>{{ track.track.name }} · edit {{ track.track.edit }}</small>
-          </th>
-          <td v-for="{ destination: d, ...cell } in cells" :key="d.id">
-            <DestinationCell
-              :name="d.name"
-              v-bind="cell"
-              :edit="track.track.edit"
-              :kept="track.keeping === 'kept'"
-              @again="load"
-              @send="send(d.id, $event)"
-              @change="(work, to) => change(d.id, work, to)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <p v-else-if="!trouble" class="soft">No destination has been set up. The files can be taken away below.</p>
+    <DataTable v-if="cells.length > 0 && track.track" :columns="columns" :rows="[track.track]" :key-of="(t) => t.id">
+      <template v-for="{ destination: d } in cells" :key="d.id" #[`head-${d.id}`]>
+        {{ d.name }}<small>video host · SRT</small>
+      </template>
+      <template #head-track><span class="visually-hidden">Track</span></template>
+      <template #track="{ row: t }">
+        <b>{{ languageName(t.language) }}</b><small>{{ t.name }} · edit {{ t.edit }}</small>
+      </template>
+      <template v-for="{ destination: d, ...cell } in cells" :key="d.id" #[d.id]="{ row: t }">
+        <DestinationCell
+          :name="d.name"
+          v-bind="cell"
+          :edit="t.edit"
+          :kept="track.keeping === 'kept'"
+          @again="load"
+          @send="send(d.id, $event)"
+          @change="(work, to) => change(d.id, work, to)"
+        />
+      </template>
+    </DataTable>
+    <p v-else-if="!trouble" class="soft">No destination has been set up. You can download the files below.</p>
 
     <TakeFiles />
   </div>
@@ -60,18 +58,6 @@ const { cells, trouble, load, send, change } = useHandover();
 .handover-trouble {
   margin-bottom: 12px;
   color: var(--alarm);
-}
-table {
-  border-collapse: collapse;
-  background: var(--sheet);
-}
-th,
-td {
-  min-width: 150px;
-  padding: 10px 14px;
-  border: 1px solid var(--rule);
-  text-align: left;
-  vertical-align: top;
 }
 small {
   display: block;

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Button from 'ant-design-vue/es/button';
+import ChoiceCards from '../controls/ChoiceCards.vue';
+import CheckField from '../controls/CheckField.vue';
 import type { Sheet } from '../../core/formats/sheet.ts';
 import { computed, reactive, ref } from 'vue';
 import { lossInWords } from '../../core/formats/loss.ts';
@@ -26,23 +29,32 @@ const rows = computed(() =>
   writable.map((format) => {
     const losses = format.writer.losses(sheet.value, wanted);
     const missed = losses.filter((l) => !l.workings);
-    const aside = missed.length === 0 && losses.length > 0 ? ', no word times' : '';
+    const aside = missed.length === 0 && losses.length > 0 ? ', without word times' : '';
     return {
       format,
       loses: missed.length > 0,
-      said: `${missed.length > 0 ? `without ${lossInWords(missed)}` : 'every caption whole'}${aside}`,
+      said: `${missed.length > 0 ? `without ${lossInWords(missed)}` : 'complete'}${aside}`,
     };
   }),
 );
 const row = computed(() => rows.value.find((r) => r.format.name === chosen.value));
+const cards = computed(() =>
+  rows.value.map(({ format, loses, said }) => ({
+    value: format.name,
+    title: format.title,
+    extension: format.extension,
+    loses,
+    said,
+  })),
+);
 
 /** What a format can be asked to write besides. */
 const besides: Readonly<Partial<Record<FormatName, { readonly key: keyof typeof wanted; readonly words: string }>>> = {
-  srt: { key: 'positions', words: 'Write places on the picture, for players that know them' },
-  vtt: { key: 'wordTimes', words: 'Write the times of words' },
-  ttml: { key: 'wordTimes', words: 'Write the times of words' },
-  txt: { key: 'timeMarks', words: 'Write the time before each paragraph' },
-  html: { key: 'timeMarks', words: 'Write the time before each paragraph' },
+  srt: { key: 'positions', words: 'Include positions on the picture, for players that read them' },
+  vtt: { key: 'wordTimes', words: 'Include word times' },
+  ttml: { key: 'wordTimes', words: 'Include word times' },
+  txt: { key: 'timeMarks', words: 'Include the time before each paragraph' },
+  html: { key: 'timeMarks', words: 'Include the time before each paragraph' },
 };
 const beside = computed(() => besides[chosen.value]);
 
@@ -62,41 +74,36 @@ const url = computed(() => {
 </script>
 
 <template>
-  <h3 id="take-files">Or take the files yourself</h3>
+  <h3>Download a file</h3>
   <div class="take">
     <div class="take-side">
-      <div role="radiogroup" aria-labelledby="take-files" class="take-formats">
-        <label v-for="{ format, loses, said } in rows" :key="format.name" :class="{ chosen: format.name === chosen }">
-          <input v-model="chosen" type="radio" name="take-format" :value="format.name" />
-          <span
-            ><b>{{ format.title }}</b> <span class="figures soft">{{ format.extension }}</span><small
-              :class="{ loses }"
-              >{{ said }}</small
-            ></span
-          >
-        </label>
-      </div>
-      <label class="take-choice"><input v-model="wanted.soundNotes" type="checkbox" /> Leave out sound notes</label>
-      <label class="take-choice"><input v-model="wanted.labels" type="checkbox" /> Leave out speaker labels</label>
-      <label v-if="beside" class="take-choice"
-        ><input v-model="wanted[beside.key]" type="checkbox" /> {{ beside.words }}</label
-      >
+      <ChoiceCards v-model="chosen" label="Format of the file" :options="cards">
+        <template #default="{ option }"
+          ><b>{{ option.title }}</b> <span class="figures soft">{{ option.extension }}</span><small
+            :class="{ loses: option.loses }"
+            >{{ option.said }}</small
+          ></template
+        >
+      </ChoiceCards>
+      <CheckField v-model="wanted.soundNotes" class="take-choice">Leave out sound notes</CheckField>
+      <CheckField v-model="wanted.labels" class="take-choice">Leave out speaker labels</CheckField>
+      <CheckField v-if="beside" v-model="wanted[beside.key]" class="take-choice">{{ beside.words }}</CheckField>
     </div>
     <div class="take-file">
-      <pre class="figures" tabindex="0" aria-label="The beginning of the file">{{ shown.head }}</pre>
       <p class="take-go">
-        <a class="plain-button main" :href="url" download>Take the {{ row?.format.title }} file</a>
+        <Button type="primary" :href="url" download>Download the {{ row?.format.title }} file</Button>
         <span class="soft"
           >{{ sheet.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
           <template v-if="track.keeping !== 'kept'"
-            >It holds what the server has; {{ track.waiting }} changes are still on their way.</template
+            >It holds what the server has; {{ track.waiting }} changes are not there yet.</template
           ></span
         >
       </p>
       <p v-if="findings.count > 0" class="take-warn">
-        ▲ {{ findings.count }} {{ findings.count === 1 ? 'finding is' : 'findings are' }} still open; the file can be
-        taken and sent all the same.
+        ▲ {{ findings.count }} {{ findings.count === 1 ? 'finding is' : 'findings are' }} still open; you can download
+        and send all the same.
       </p>
+      <pre class="figures" tabindex="0" aria-label="The beginning of the file">{{ shown.head }}</pre>
     </div>
   </div>
 </template>
@@ -117,47 +124,14 @@ h3 {
   flex-direction: column;
   gap: 6px;
 }
-.take-formats {
-  margin-bottom: 6px;
-  border: 1px solid var(--rule);
-  background: var(--sheet);
-}
-.take-formats label {
-  display: flex;
-  align-items: baseline;
-  gap: 10px;
-  padding: 6px 12px;
-  cursor: pointer;
-}
-.take-formats label + label {
-  border-top: 1px solid var(--rule);
-}
-.take-formats label.chosen {
-  background: var(--reed-wash);
-}
-.take-formats label.chosen .soft,
-.take-formats label.chosen small {
-  color: var(--ink);
-}
-input {
-  accent-color: var(--reed);
-}
-small {
-  display: block;
-  color: var(--soft);
-  font-size: 13px;
-  line-height: 1.35;
-}
-small.loses {
+small.loses.loses {
   color: var(--sun-text);
 }
-.take-choice {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
+.take-choice.ant-checkbox-wrapper {
+  margin: 0;
 }
 pre {
-  margin: 0 0 10px;
+  margin: 10px 0;
   padding: 12px;
   overflow-x: auto;
   background: var(--header);
@@ -170,9 +144,6 @@ pre {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 12px;
-}
-.take-go a {
-  text-decoration: none;
 }
 .take-warn {
   margin-top: 8px;

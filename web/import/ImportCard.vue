@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue';
+import FoldPanel from '../controls/FoldPanel.vue';
+import CheckField from '../controls/CheckField.vue';
+import SelectField from '../controls/SelectField.vue';
+import { computed } from 'vue';
 import { encodings, type FoundBy } from '../../core/formats/encoding.ts';
 import { formatNamed, formats } from '../../core/formats/registry.ts';
 import { lengthInWords, marginClock } from '../../core/time/clock.ts';
@@ -8,7 +11,6 @@ import { mendedKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';
 
 const props = defineProps<{ arrival: Import }>();
-const id = useId();
 const { name, understood, trouble, reading, encoding, from, rescue, unroll } = props.arrival;
 
 const kinds = computed(() => mendedKinds(understood.value?.warnings ?? []));
@@ -20,7 +22,7 @@ const summary = computed(() => {
   const last = file.captions.reduce((end, c) => Math.max(end, c.end), 0);
   return [
     `${String(count)} ${count === 1 ? 'caption' : 'captions'}`,
-    file.captions.some((c) => c.timing === 'provisional') ? 'times still to be found' : lengthInWords(last),
+    file.captions.some((c) => c.timing === 'provisional') ? 'not timed' : lengthInWords(last),
     file.captions.some((c) => c.words.length > 0) ? 'with word times' : '',
     file.language ? languageName(file.language) : '',
   ]
@@ -31,7 +33,7 @@ const foundBy: Readonly<Record<FoundBy, string>> = {
   mark: 'by the mark it begins with',
   'utf-8': '',
   zeros: 'by its zero bytes',
-  guess: 'guessed from the letters: change it if they look wrong',
+  guess: 'guessed: change it if the text looks wrong',
   told: 'as you chose',
 };
 const habits = {
@@ -39,6 +41,29 @@ const habits = {
   growing: 'each repeats the one before and adds to it',
   'word by word': 'each holds a word or two',
 } as const;
+const formatChoices = computed(() => {
+  const file = understood.value;
+  const found = file && from.value === '' ? formatNamed(file.format)?.title : undefined;
+  return [
+    { value: '', title: found ?? 'Detect automatically' },
+    ...formats.map((f) => ({ value: f.name as string, title: f.title })),
+  ];
+});
+const encodingChoices = computed(() => {
+  const file = understood.value;
+  const found = file && encoding.value === '' ? file.encoding : undefined;
+  return [
+    {
+      value: '',
+      title: found === undefined ? 'Detect automatically' : (encodings.find((e) => e.name === found)?.title ?? found),
+    },
+    ...encodings.map((e) => ({ value: e.name as string, title: e.title })),
+  ];
+});
+const problems = computed(() => {
+  const many = understood.value?.warnings.length ?? 0;
+  return many === 1 ? '1 problem fixed while reading' : `${String(many)} problems fixed while reading`;
+});
 const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
 </script>
 
@@ -53,76 +78,49 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
       <slot></slot>
     </template>
     <div v-if="understood || trouble" class="arrival-ways">
-      <label :for="`${id}-format`">Read as</label>
+      <span aria-hidden="true">Format</span>
       <span>
-        <select :id="`${id}-format`" v-model="from" class="plain-button">
-          <option value="">
-            {{ understood && from === '' ? formatNamed(understood.format)?.title : 'whatever it looks like' }}
-          </option>
-          <option v-for="f in formats" :key="f.name" :value="f.name">{{ f.title }}</option>
-        </select>
-        <span v-if="understood && from === ''" class="soft">by what it contains</span>
+        <SelectField v-model="from" label="Format" :options="formatChoices" :width="220" />
+        <span v-if="understood && from === ''" class="soft">from what it contains</span>
       </span>
-      <label :for="`${id}-encoding`">Letters</label>
+      <span aria-hidden="true">Encoding</span>
       <span>
-        <select :id="`${id}-encoding`" v-model="encoding" class="plain-button">
-          <option value="">
-            {{
-              understood && encoding === ''
-                ? (encodings.find((e) => e.name === understood?.encoding)?.title ?? understood.encoding)
-                : 'find out'
-            }}
-          </option>
-          <option v-for="e in encodings" :key="e.name" :value="e.name">{{ e.title }}</option>
-        </select>
+        <SelectField v-model="encoding" label="Encoding" :options="encodingChoices" :width="220" />
         <span v-if="understood && understood.encodingBy !== 'told'" class="soft">{{
           foundBy[understood.encodingBy]
         }}</span>
       </span>
       <template v-if="understood?.rolling">
         <span>Rolling</span>
-        <label class="arrival-choice">
-          <input v-model="unroll" type="checkbox" />
-          <span
-            >Unroll them, so that each word stands once.
-            <span class="soft"
-              >{{ understood.rolling.shown }} of {{ understood.rolling.captions }} captions are
-              {{ understood.rolling.habit }}: {{ habits[understood.rolling.habit] }}.</span
-            ></span
-          >
-        </label>
+        <CheckField v-model="unroll"
+          >Show each word once.
+          <span class="soft"
+            >{{ understood.rolling.shown }} of {{ understood.rolling.captions }} captions are
+            {{ understood.rolling.habit }}: {{ habits[understood.rolling.habit] }}.</span
+          ></CheckField
+        >
       </template>
       <template v-if="lost || rescue || trouble">
-        <span>Rescue</span>
-        <label class="arrival-choice">
-          <input v-model="rescue" type="checkbox" />
-          <span>Take in what the rules of the format leave out.</span>
-        </label>
+        <span>Recovery</span>
+        <CheckField v-model="rescue">Recover skipped cues: read what the rules of the format leave out.</CheckField>
       </template>
     </div>
     <template v-if="understood">
       <ol class="arrival-first" aria-label="The first captions">
         <li v-for="(c, i) in first" :key="i">
-          <span class="figures soft">{{ c.timing === 'set' ? marginClock(c.start) : 'not placed' }}</span>
+          <span class="figures soft">{{ c.timing === 'set' ? marginClock(c.start) : 'not timed' }}</span>
           <span dir="auto" class="arrival-text">{{ c.text }}</span>
         </li>
       </ol>
-      <p v-if="kinds.length === 0" class="soft">Nothing had to be mended.</p>
-      <details v-else :open="lost || kinds.length <= 3">
-        <summary>
-          {{
-            understood.warnings.length === 1
-              ? '1 thing was not as it should be'
-              : `${understood.warnings.length} things were not as they should be`
-          }}
-        </summary>
+      <p v-if="kinds.length === 0" class="soft">No problems were found while reading.</p>
+      <FoldPanel v-else :title="problems" :open="lost || kinds.length <= 3">
         <ul>
           <li v-for="kind in kinds" :key="kind.message">
-            <span v-if="kind.lost" class="arrival-lost">▲ Left out</span>
+            <span v-if="kind.lost" class="arrival-lost">▲ Skipped</span>
             {{ kind.message }} <span class="soft">{{ onLines(kind) }}</span>
           </li>
         </ul>
-      </details>
+      </FoldPanel>
     </template>
   </div>
 </template>
@@ -145,18 +143,11 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
   gap: 6px 12px;
   align-items: baseline;
 }
-.arrival-ways > span,
-.arrival-choice {
+.arrival-ways > span {
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
   gap: 4px 8px;
-}
-.arrival-choice {
-  flex-wrap: nowrap;
-}
-.arrival-choice input {
-  accent-color: var(--reed);
 }
 .arrival-first {
   margin: 0;
@@ -175,11 +166,8 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
   white-space: pre-line;
   overflow-wrap: anywhere;
 }
-summary {
-  cursor: pointer;
-}
-details ul {
-  margin: 6px 0 0;
+ul {
+  margin: 0;
   padding-left: 20px;
 }
 .arrival-lost {

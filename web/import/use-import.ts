@@ -32,6 +32,7 @@ export function useImport(style: Ref<HouseStyle | null>) {
       style: toRaw(style.value),
       encoding: asked.encoding || undefined,
       from: asked.from || undefined,
+      name: name.value,
       rescue: asked.rescue,
       unroll: asked.unroll,
     };
@@ -45,7 +46,7 @@ export function useImport(style: Ref<HouseStyle | null>) {
       if (signal.aborted) return;
       understood.value = null;
       const why = error instanceof Unreadable ? error.message : sentence(error);
-      trouble.value = `${name.value}: ${why} Nothing was changed; choose another file, or read this one otherwise.`;
+      trouble.value = `${name.value}: ${why} Nothing was changed; choose another file, or another format or encoding.`;
     }
     reading.value = false;
   }

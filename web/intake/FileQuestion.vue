@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { ref, useTemplateRef } from 'vue';
+import { ref } from 'vue';
+import FileButton from '../controls/FileButton.vue';
 
 defineProps<{
   number: string;
@@ -10,18 +11,12 @@ defineProps<{
   text: string;
 }>();
 const emit = defineEmits<{ file: [file: File] }>();
-const input = useTemplateRef<HTMLInputElement>('input');
 const over = ref(false);
 
 function take(files: FileList | null | undefined): void {
   over.value = false;
   const file = files?.[0];
   if (file) emit('file', file);
-}
-function onChosen(): void {
-  take(input.value?.files);
-  // So that the same file can be chosen again after it was mended.
-  if (input.value) input.value.value = '';
 }
 </script>
 
@@ -39,17 +34,8 @@ function onChosen(): void {
     </h2>
     <slot></slot>
     <p class="question-choose">
-      <button type="button" class="plain-button" @click="input?.click()">{{ button }}</button>
+      <FileButton large :accept="accept" @file="emit('file', $event)">{{ button }}</FileButton>
       <span class="soft">or drop it here</span>
-      <input
-        ref="input"
-        class="visually-hidden"
-        type="file"
-        tabindex="-1"
-        :accept="accept"
-        :aria-label="button"
-        @change="onChosen"
-      />
     </p>
     <p v-if="text" :class="tone" :role="tone === 'bad' ? 'alert' : 'status'">{{ text }}</p>
   </section>

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { languageFor } from '../import/language.ts';
+import Progress from 'ant-design-vue/es/progress';
+import ChoiceCards from '../controls/ChoiceCards.vue';
+import SelectField from '../controls/SelectField.vue';
+import TextField from '../controls/TextField.vue';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { lengthInWords } from '../../core/time/clock.ts';
@@ -20,6 +25,7 @@ import { newId } from '../sync/ids.ts';
 import { trackFrom } from '../import/add-track.ts';
 import FileQuestion from './FileQuestion.vue';
 import { probe } from '../media/probe.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const router = useRouter();
 const title = ref('');
@@ -36,16 +42,24 @@ const trouble = ref<string | null>(null);
 const making = ref(false);
 let upload: Upload | null = null;
 const known = shallowRef(languages);
+const spoken = computed(() => known.value.map((tag) => ({ value: tag, title: fullName(tag) })));
+const cards = computed(() =>
+  styles.all.map((s) => ({
+    value: s.id,
+    title: s.name,
+    detail: `${String(s.text.lineLength.limit)} characters a line, ${String(s.text.lines.limit)} ${s.text.lines.limit === 1 ? 'line' : 'lines'}, ${String(s.reading.speed.limit)} cps`,
+  })),
+);
 
 async function takeRecording(file: File): Promise<void> {
   upload?.stop();
   recording.value = null;
   trouble.value = null;
   try {
-    recordingState.value = { tone: 'soft', text: `Looking at ${file.name}…` };
+    recordingState.value = { tone: 'soft', text: `Reading ${file.name}…` };
     const probed = await probe(file);
     share.value = 0;
-    recordingState.value = { tone: 'soft', text: `Bringing in ${file.name}…` };
+    recordingState.value = { tone: 'soft', text: `Uploading ${file.name}…` };
     upload = uploadRecording(file, (now) => (share.value = now));
     const kept = await upload.done;
     recording.value = await ask('PATCH /api/recordings/:hash', { params: { hash: kept.hash }, body: probed.measured });
@@ -66,13 +80,13 @@ async function takeRecording(file: File): Promise<void> {
 }
 
 watch(draft, (file) => {
-  if (!file?.language) return;
-  if (!known.value.includes(file.language)) known.value = [...known.value, file.language];
-  language.value = file.language;
+  if (!file) return;
+  language.value = languageFor(file, language.value);
+  if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
 });
 
 const missing = computed(() => {
-  if (share.value !== null) return 'The recording is still on its way.';
+  if (share.value !== null) return 'The recording is still uploading.';
   if (!recording.value) return 'Choose a recording first.';
   if (words.reading.value) return 'The words are still being read.';
   if (!draft.value) return 'Choose the words first: a machine draft or a caption file.';
@@ -138,12 +152,29 @@ onMounted(() => {
       :text="recordingState.text"
       @file="takeRecording"
     >
-      <p class="soft">Picture and sound, or sound only. WebM, MP4, WAV, MP3, FLAC and Ogg are taken.</p>
+      <p class="soft">Picture and sound, or sound only. WebM, MP4, WAV, MP3, FLAC or Ogg.</p>
       <p v-if="share !== null" class="intake-progress">
-        <progress :value="share" aria-label="Share of the recording that has arrived"></progress>
-        <span class="figures">{{ Math.floor(share * 100) }} %</span>
-        <button type="button" class="plain-button" @click="upload?.stop()">Stop</button>
+        <Progress
+          :percent="Math.floor(share * 100)"
+          role="progressbar"
+          aria-label="Upload of the recording"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          :aria-valuenow="Math.floor(share * 100)"
+        />
+        <TextButton @click="upload?.stop()">Stop</TextButton>
       </p>
+      <div class="intake-field">
+        <label for="job-title">Title</label>
+        <TextField
+          id="job-title"
+          v-model="title"
+          class="intake-title"
+          :maxlength="mostCharacters.title"
+          placeholder="As it will stand on the Jobs page"
+          dir="auto"
+        />
+      </div>
     </FileQuestion>
     <FileQuestion
       number="2"
@@ -158,42 +189,21 @@ onMounted(() => {
         A machine draft with word times (CTM), captions from elsewhere (SRT, WebVTT, TTML, timed text), or a transcript.
       </p>
       <ArrivalCard v-else :arrival="words" />
-      <label
-        >Language spoken
-        <select v-model="language" class="plain-button">
-          <option v-for="tag in known" :key="tag" :value="tag">{{ fullName(tag) }}</option>
-        </select>
-      </label>
+      <div class="intake-field">
+        <span aria-hidden="true">Language spoken</span>
+        <SelectField v-model="language" label="Language spoken" :options="spoken" large :width="280" />
+      </div>
     </FileQuestion>
     <section class="intake-rules" aria-labelledby="rules-title">
       <h2 id="rules-title"><span class="figures" aria-hidden="true">3</span> The rules</h2>
-      <div class="intake-styles" role="radiogroup" aria-label="House style">
-        <label v-for="s in styles.all" :key="s.id" :class="{ chosen: s.id === style }">
-          <input v-model="style" type="radio" name="style" :value="s.id" />
-          <span
-            ><b>{{ s.name }}</b
-            ><small
-              >{{ s.text.lineLength.limit }} characters a line, {{ s.text.lines.limit }} lines,
-              {{ s.reading.speed.limit }} cps</small
-            ></span
-          >
-        </label>
-      </div>
-      <label
-        >Title
-        <input
-          v-model="title"
-          class="text-input"
-          type="text"
-          :maxlength="mostCharacters.title"
-          placeholder="As it should stand on the Jobs page"
-        />
-      </label>
+      <ChoiceCards v-model="style" label="House style" :options="cards">
+        <template #default="{ option }">
+          <b>{{ option.title }}</b><small>{{ option.detail }}</small>
+        </template>
+      </ChoiceCards>
     </section>
     <p class="intake-end">
-      <button type="button" class="plain-button main" :disabled="missing !== null || making" @click="make">
-        Make the job
-      </button>
+      <TextButton main large :disabled="missing !== null || making" @click="make"> Create the job </TextButton>
       <span class="soft" role="status">{{ missing ?? '' }}</span>
     </p>
     <p v-if="trouble" class="intake-trouble" role="alert">{{ trouble }}</p>
@@ -201,21 +211,18 @@ onMounted(() => {
 </template>
 
 <style scoped>
+.intake-field {
+  display: grid;
+  grid-template-columns: 130px minmax(0, 420px);
+  align-items: center;
+  gap: 10px;
+}
 .intake {
   max-width: 760px;
   margin: 0 auto;
   padding: 28px 24px 60px;
 }
-.intake-progress {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-}
-progress {
-  width: 260px;
-  accent-color: var(--reed);
-}
-.intake-rules {
+.intake-.intake-rules {
   padding: 20px 0;
 }
 h2 {
@@ -225,42 +232,6 @@ h2 {
 h2 .figures {
   margin-right: 8px;
   color: var(--reed);
-}
-.intake-styles {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
-  gap: 12px;
-  margin-bottom: 16px;
-}
-.intake-styles label {
-  display: flex;
-  align-items: baseline;
-  gap: 10px;
-  padding: 10px 14px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--sheet);
-  cursor: pointer;
-}
-.intake-styles label.chosen {
-  border-color: var(--reed);
-  background: var(--reed-wash);
-}
-input[type='radio'] {
-  accent-color: var(--reed);
-}
-small {
-  display: block;
-  color: var(--soft);
-  font-size: 14px;
-}
-.chosen small {
-  color: var(--ink);
-}
-input[type='text'] {
-  display: block;
-  width: 100%;
-  margin-top: 4px;
 }
 .intake-end {
   display: flex;

@@ -5,6 +5,7 @@ import { urlOf } from '../../core/contract/contract.ts';
 import { fairCopyOf, type JobSummary } from '../../core/job/job.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { languageName, proofedShare } from '../describe/jobs.ts';
+import IconButton from '../controls/IconButton.vue';
 
 const props = defineProps<{ job: JobSummary }>();
 defineEmits<{ remove: [] }>();
@@ -33,7 +34,7 @@ const handed = computed(() => {
   if (held.some((h) => h.behind)) return { sign: '◐', text: 'behind', tone: 'sun' };
   return held.every((h) => h.state === 'live')
     ? { sign: '●', text: 'live', tone: 'reed' }
-    : { sign: '◌', text: 'on its way', tone: 'soft' };
+    : { sign: '◌', text: 'being processed', tone: 'soft' };
 });
 const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 </script>
@@ -57,15 +58,9 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
       ><span aria-hidden="true">{{ handed.sign }}</span> {{ handed.text }}<small>handed over</small></span
     >
     <span class="row-figure row-style">{{ job.style.name }}<small>house style</small></span>
-    <button
-      type="button"
-      class="plain-button"
-      :aria-label="`Delete ${job.title}`"
-      title="Delete"
-      @click="$emit('remove')"
-    >
+    <IconButton :name="`Delete ${job.title}`" @click="$emit('remove')">
       <Trash2 :size="16" aria-hidden="true" />
-    </button>
+    </IconButton>
   </div>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import SelectField from '../controls/SelectField.vue';
+import TextField from '../controls/TextField.vue';
 import Modal from 'ant-design-vue/es/modal';
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
@@ -12,16 +14,25 @@ import { newId } from '../sync/ids.ts';
 import JobRow from './JobRow.vue';
 import { proofedShare } from '../describe/jobs.ts';
 import { drawPosters } from './draw-posters.ts';
+import LinkButton from '../controls/LinkButton.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const jobs = shallowRef<readonly JobSummary[] | null>(null);
 const trouble = ref<string | null>(null);
 const wanted = ref('');
-const order = ref<'made' | 'title' | 'length' | 'proofed'>('made');
+const orders = [
+  { value: 'made', title: 'newest' },
+  { value: 'title', title: 'title' },
+  { value: 'length', title: 'length' },
+  { value: 'proofed', title: 'least proofed' },
+] as const;
+type Order = (typeof orders)[number]['value'];
+const order = ref<Order>('made');
 
 const shown = computed(() => {
   const words = wanted.value.trim().toLowerCase();
   const found = (jobs.value ?? []).filter((j) => `${j.title} ${j.series}`.toLowerCase().includes(words));
-  const by: Readonly<Record<typeof order.value, (a: JobSummary, b: JobSummary) => number>> = {
+  const by: Readonly<Record<Order, (a: JobSummary, b: JobSummary) => number>> = {
     made: (a, b) => b.made - a.made,
     title: (a, b) => a.title.localeCompare(b.title),
     length: (a, b) => (b.recording?.length ?? 0) - (a.recording?.length ?? 0),
@@ -49,10 +60,10 @@ function remove(job: JobSummary): void {
   ].filter(Boolean);
   Modal.confirm({
     title: `Delete “${job.title}”?`,
-    content: `This deletes the job with everything of it: ${parts.join(', ')}. It cannot be taken back. What places already hold stays there.`,
-    okText: 'Delete it all',
+    content: `This deletes the job and everything in it: ${parts.join(', ')}. It cannot be undone. Files already handed over stay where they are.`,
+    okText: 'Delete',
     okType: 'danger',
-    cancelText: 'Keep it',
+    cancelText: 'Cancel',
     async onOk() {
       try {
         await ask('DELETE /api/jobs/:id', { params: { id: job.id } });
@@ -106,36 +117,32 @@ onMounted(() => {
   <PageHeader title="Jobs" />
   <main class="jobs">
     <div class="jobs-bar">
-      <label>
-        <span class="visually-hidden">Search jobs</span>
-        <input v-model="wanted" class="text-input" type="search" placeholder="Search by title" />
-      </label>
-      <label class="soft"
-        >Sorted by
-        <select v-model="order" class="plain-button">
-          <option value="made">newest</option>
-          <option value="title">title</option>
-          <option value="length">length</option>
-          <option value="proofed">least proofed</option>
-        </select>
-      </label>
+      <TextField
+        v-model="wanted"
+        class="jobs-search"
+        type="search"
+        label="Search jobs"
+        placeholder="Search by title or series"
+      />
+      <span class="soft" aria-hidden="true">Sort by</span>
+      <SelectField v-model="order" label="Sort by" :options="orders" large />
       <span class="spring"></span>
-      <RouterLink class="plain-button" :to="{ name: 'styles' }">House styles</RouterLink>
-      <RouterLink class="plain-button main" :to="{ name: 'intake' }">New job</RouterLink>
+      <LinkButton large :to="{ name: 'styles' }">House styles</LinkButton>
+      <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
     </div>
     <div v-if="trouble" class="jobs-message" role="alert">
       <p>{{ trouble }}</p>
-      <button type="button" class="plain-button" @click="load">Try again</button>
+      <TextButton @click="load">Try again</TextButton>
     </div>
-    <p v-else-if="jobs === null" class="jobs-message soft" aria-live="polite">Looking for your jobs…</p>
+    <p v-else-if="jobs === null" class="jobs-message soft" aria-live="polite">Loading the jobs…</p>
     <div v-else-if="jobs.length === 0" class="jobs-message">
       <h2>No jobs yet</h2>
       <p class="soft">
-        A job is one recording and everything made for it. Begin with the recording and its machine draft.
+        A job is one recording and everything made for it. Start with the recording and its machine draft or captions.
       </p>
-      <RouterLink class="plain-button main" :to="{ name: 'intake' }">Bring in a recording</RouterLink>
+      <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
     </div>
-    <p v-else-if="shown.length === 0" class="jobs-message soft">No job is called “{{ wanted }}”.</p>
+    <p v-else-if="shown.length === 0" class="jobs-message soft">No job matches “{{ wanted }}”.</p>
     <div v-else ref="list" class="jobs-list" role="list" :style="{ height: `${rows.getTotalSize()}px` }">
       <JobRow
         v-for="{ job, top, index } in visible"
@@ -165,11 +172,8 @@ onMounted(() => {
 .spring {
   flex: 1;
 }
-input {
+.jobs-search {
   width: 260px;
-}
-a.plain-button {
-  text-decoration: none;
 }
 .jobs-list {
   position: relative;

@@ -97,7 +97,7 @@ const rows = computed<Row[]>(() => {
     <p class="figures-state">
       <b>{{ caption.proofed ? '✓ Proofed' : 'Not proofed' }}</b>
       <span v-if="caption.speakers[0]"> · Speaker {{ caption.speakers[0].speaker }}</span>
-      <span v-if="caption.timing === 'provisional'"> · Times are provisional</span>
+      <span v-if="caption.timing === 'provisional'"> · Not timed</span>
     </p>
   </section>
 </template>

@@ -7,6 +7,7 @@ import { useRepairs } from '../checks/repairs.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useIdleValue } from '../background/idle.ts';
 import KeyHint from '../commands/KeyHint.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{ caption: Caption }>();
 const repairs = useRepairs();
@@ -30,9 +31,9 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
       {{ finding.message }}
       <span class="findings-actions">
         <template v-if="proposal.repair">
-          <button type="button" class="plain-button" :title="proposal.repair.says" @click="repairs.repair(finding)">
+          <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
-          </button>
+          </TextButton>
           <span class="findings-says">{{ proposal.repair.says }}</span>
         </template>
         <span v-else class="findings-says">{{ proposal.why }}</span>
@@ -44,7 +45,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
     <li v-for="entry in caption.letBe" :key="entry.rule" class="kept">
       <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
       <span class="findings-actions">
-        <button type="button" class="plain-button" @click="repairs.takeBack(caption.id, entry.rule)">Take back</button>
+        <TextButton @click="repairs.takeBack(caption.id, entry.rule)">Take back</TextButton>
       </span>
     </li>
   </ul>

@@ -1,69 +1,67 @@
 <script setup lang="ts">
-import { Pause, Play } from '@lucide/vue';
+import IconButton from '../controls/IconButton.vue';
+import SelectField from '../controls/SelectField.vue';
+import { Pause, Play, RotateCcw } from '@lucide/vue';
 import { monitorClock } from '../../core/time/clock.ts';
 import { useCommandList } from '../commands/command-list.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { rates, usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
-const { hint } = useCommandList();
+const { hint, keyOf } = useCommandList();
+const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` }));
 </script>
 
 <template>
   <div class="transport">
-    <button
-      type="button"
+    <IconButton
+      main
+      round
       class="transport-play"
+      :name="playback.playing ? 'Pause' : 'Play'"
+      :keys="keyOf('play')"
       :disabled="!job.recordingUrl"
-      :aria-label="playback.playing ? 'Hold' : 'Play'"
-      :title="hint('Play or hold', 'play')"
       @click="playback.toggle()"
     >
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
-    </button>
+    </IconButton>
     <span class="figures transport-time" data-test="playhead">{{ monitorClock(playback.time) }}</span>
-    <button
-      type="button"
-      class="plain-button"
-      :title="hint('Replay this caption', 'replay')"
+    <IconButton
+      name="Replay this caption"
+      :keys="keyOf('replay')"
       :disabled="!place.caption || !job.recordingUrl"
       @click="playback.replay(place.index, place.index)"
     >
-      Replay
-    </button>
-    <label class="visually-hidden" for="transport-rate">Speed</label>
-    <select
-      id="transport-rate"
-      class="plain-button"
-      title="Speed"
-      :value="playback.rate"
-      @change="playback.setRate(Number(($event.target as HTMLSelectElement).value))"
-    >
-      <option v-for="rate in rates" :key="rate" :value="rate">{{ rate }}×</option>
-    </select>
-    <button
-      type="button"
-      class="plain-button"
-      :title="hint('While playing, the cursor caption goes along', 'follow')"
-      :aria-pressed="place.follow"
+      <RotateCcw :size="16" aria-hidden="true" />
+    </IconButton>
+    <SelectField
+      :model-value="playback.rate"
+      label="Playback speed"
+      :options="speeds"
+      :width="54"
+      bare
+      @update:model-value="(rate) => rate !== null && playback.setRate(rate)"
+    />
+    <TextButton
+      :tip="hint('While playing, the cursor caption follows', 'follow')"
+      :pressed="place.follow"
       @click="place.follow = !place.follow"
     >
       Follow{{ place.follow ? ' ✓' : '' }}
-    </button>
-    <button
-      type="button"
-      class="plain-button"
-      title="Hold while you type, and go on after"
-      :aria-pressed="preferences.holdWhileTyping"
+    </TextButton>
+    <TextButton
+      tip="Pause while you type, and go on after"
+      :pressed="preferences.holdWhileTyping"
       @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
     >
       Hold{{ preferences.holdWhileTyping ? ' ✓' : '' }}
-    </button>
+    </TextButton>
   </div>
 </template>
 
@@ -76,36 +74,13 @@ const { hint } = useCommandList();
   height: 52px;
   padding: 0 10px 0 12px;
 }
-.transport-play {
-  display: grid;
-  place-items: center;
-  flex: none;
+.transport-play.ant-btn {
   width: 34px;
+  min-width: 34px;
   height: 34px;
-  border: 0;
-  border-radius: 50%;
-  background: var(--reed);
-  color: var(--on-reed);
-  cursor: pointer;
 }
-select {
-  width: 54px;
-  padding: 0 2px;
-}
-.transport .plain-button {
+.transport .ant-btn[aria-pressed] {
   padding-inline: 6px;
-  font-size: 13px;
-}
-.transport-play:disabled {
-  opacity: 0.4;
-}
-/* As wide on as off, so that nothing beside it moves. */
-.transport [aria-pressed] {
-  justify-content: center;
-  width: 64px;
-}
-.transport [aria-pressed]:last-child {
-  width: 56px;
 }
 .transport-time {
   flex: 1;

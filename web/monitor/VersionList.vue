@@ -4,6 +4,7 @@ import type { Caption } from '../../core/track/caption.ts';
 import type { Choice } from '../../core/track/edits.ts';
 import { marginClock } from '../../core/time/clock.ts';
 import { useTrack } from '../stores/track.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{ caption: Caption }>();
 const track = useTrack();
@@ -43,7 +44,7 @@ function choose(chosen: Choice): void {
           <span class="versions-title">{{ v.title }}</span>
           <span v-if="v.text !== null" class="versions-text">{{ v.text || '(no text)' }}</span>
         </span>
-        <button type="button" class="plain-button" @click="choose(v.chosen)">{{ v.action }}</button>
+        <TextButton @click="choose(v.chosen)">{{ v.action }}</TextButton>
       </li>
     </ul>
   </section>

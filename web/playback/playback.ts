@@ -66,7 +66,7 @@ export const usePlayback = defineStore('playback', () => {
       length: (ms) => (length.value = ms),
       broken() {
         trouble.value =
-          'This browser cannot play the recording. The captions can still be mended and handed over; to hear them, bring the recording in again as WebM or MP4.';
+          'This browser cannot play the recording. The captions can still be edited and handed over; to play it, import the recording as WebM or MP4.';
       },
     });
   }

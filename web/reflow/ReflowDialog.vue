@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import SelectField, { type Choice } from '../controls/SelectField.vue';
+import CheckField from '../controls/CheckField.vue';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReflowRequest } from '../../core/operations/reflow-captions.ts';
 import { marginClock } from '../../core/time/clock.ts';
@@ -47,6 +49,18 @@ watch(
   },
   { immediate: true },
 );
+const whats: readonly Choice<ReflowRequest['what']>[] = [
+  { value: 'captions', title: 'Redistribute words between captions' },
+  { value: 'lines', title: 'Break the lines inside each caption again' },
+];
+const scopes = computed((): readonly Choice<Scope>[] => [
+  { value: 'here', title: 'This caption' },
+  ...(selected.value > 1
+    ? [{ value: 'selected', title: `The ${String(selected.value)} selected captions` } as const]
+    : []),
+  { value: 'on', title: 'From this caption on' },
+  { value: 'all', title: 'All captions' },
+]);
 let turn = 0;
 watch(
   [open, asked, () => track.captions],
@@ -65,7 +79,7 @@ function go(): void {
   const { value: laid } = shown;
   if (!laid?.edit || !track.editable) return;
   open.value = false;
-  const said = `${String(before.value)} captions were laid out anew, one step to undo.`;
+  const said = `${String(before.value)} captions reflowed into ${String(after.value)}; one step to undo.`;
   track.change(laid.edit);
   messages.remark = said;
   const first = laid.runs[0]?.after[0];
@@ -76,41 +90,27 @@ function go(): void {
 <template>
   <DialogSheet
     v-model:open="open"
-    title="Lay out anew"
+    title="Reflow"
     :width="760"
-    ok-text="Lay out anew"
-    cancel-text="Leave it"
+    ok-text="Reflow"
+    cancel-text="Cancel"
     :ok-button-props="{ disabled: !shown?.edit || !track.editable }"
     @ok="go"
   >
     <div class="reflow-asked">
-      <label
-        >What
-        <select v-model="what" class="plain-button">
-          <option value="captions">words among captions, with their times</option>
-          <option value="lines">lines inside each caption</option>
-        </select></label
-      >
-      <label
-        >Scope
-        <select v-model="where" class="plain-button">
-          <option value="here">this caption</option>
-          <option v-if="selected > 1" value="selected">the {{ selected }} selected captions</option>
-          <option value="on">from this caption on</option>
-          <option value="all">all captions</option>
-        </select></label
-      >
-      <label><input v-model="every" type="checkbox" /> those too that keep to {{ style }}</label>
+      <SelectField v-model="what" label="What is reflowed" :options="whats" large />
+      <SelectField v-model="where" label="Which captions" :options="scopes" large />
+      <CheckField v-model="every">Include captions that already meet {{ style }}</CheckField>
     </div>
     <p class="reflow-sum" role="status">
-      <template v-if="!shown">Working it out…</template>
+      <template v-if="!shown">Working…</template>
       <template v-else-if="shown.runs.length === 0"
-        >Nothing here would be laid out otherwise under {{ style }}.</template
+        >Reflow changes nothing here: under {{ style }} it would come out the same.</template
       >
       <template v-else
-        >{{ before }} captions become {{ after }}. Findings in the track: {{ findings.count }} now,
-        {{ shown.must }} then.<template v-if="proofed > 0">
-          What was proofed among them has to be proofed again.</template
+        >{{ before }} captions become {{ after }}. Findings in the track: {{ findings.count }} before,
+        {{ shown.must }} after.<template v-if="proofed > 0">
+          Proofed captions among them have to be proofed again.</template
         ></template
       >
     </p>
@@ -121,7 +121,7 @@ function go(): void {
       role="region"
       aria-label="Before and after"
     >
-      <div class="reflow-row soft"><span>Now</span><span>Then</span></div>
+      <div class="reflow-row soft"><span>Before</span><span>After</span></div>
       <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="reflow-row">
         <span v-for="side in ['before', 'after'] as const" :key="side">
           <span v-for="c in run[side]" :key="c.id" class="reflow-caption"

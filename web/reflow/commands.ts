@@ -6,6 +6,6 @@ export function reflowCommands(): readonly Command[] {
   const dialogs = useDialogs();
   return inSection('Several captions', [
     // Keys people chose for it are kept under the name it had first.
-    { id: 'relay', title: 'Lay out anew…', keys: [], run: () => (dialogs.open = 'reflow') },
+    { id: 'relay', title: 'Reflow…', keys: [], run: () => (dialogs.open = 'reflow') },
   ]);
 }

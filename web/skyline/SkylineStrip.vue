@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { captionAt } from '../../core/track/caption.ts';
-import { lengthInWords, monitorClock } from '../../core/time/clock.ts';
+import { lengthInWords, wholeClock } from '../../core/time/clock.ts';
 import { speedText } from '../../core/text/measures.ts';
 import { measured } from '../measured.ts';
 import { useFindings } from '../stores/findings.ts';
@@ -23,6 +23,9 @@ const findings = useFindings();
 const preferences = usePreferences();
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const marks = useTemplateRef<HTMLCanvasElement>('marks');
+const playhead = useTemplateRef<HTMLElement>('playhead');
+/** Ears and the page are told of whole seconds; every frame would be too often. */
+const second = computed(() => Math.floor(playback.time / 1000));
 const size = ref({ width: 0, height: 0 });
 const length = computed(() =>
   Math.max(1000, job.job?.recording?.length ?? 0, playback.length, track.captions.at(-1)?.end ?? 0),
@@ -37,7 +40,7 @@ const proofed = computed(() => Math.floor((100 * track.proofed) / Math.max(1, tr
 /** What the strip shows, in words: where one is, what the caption there has, how the whole stands. */
 const inWords = computed(() => {
   const here = place.caption;
-  const parts = [`${monitorClock(playback.time)} of ${lengthInWords(length.value)}`];
+  const parts = [`${wholeClock(second.value * 1000)} of ${lengthInWords(length.value)}`];
   if (here && job.job) {
     const { speed } = measured(here, job.job.style.counting);
     const found = findings.of(here.id).length;
@@ -61,18 +64,18 @@ const drawGround = useWhenIdle(() => {
   });
 });
 let frame = 0;
+/** In the next frame, once for all that has changed by then; asked for again before that, it stays with the one that is to come. */
 function drawMarks(): void {
-  cancelAnimationFrame(frame);
-  frame = requestAnimationFrame(() => {
+  frame ||= requestAnimationFrame(() => {
+    frame = 0;
     if (!marks.value || size.value.width === 0) return;
-    paintMarks(marks.value, {
-      ...size.value,
-      length: length.value,
-      playhead: playback.time,
-      cursor: place.caption,
-      view: inView.value,
-    });
+    paintMarks(marks.value, { ...size.value, length: length.value, cursor: place.caption, view: inView.value });
   });
+}
+/** The playhead moves at every frame while the recording plays; it is a line of its own, so that nothing else is drawn. */
+function movePlayhead(): void {
+  const x = (playback.time / length.value) * size.value.width;
+  if (playhead.value) playhead.value.style.transform = `translateX(${String(x - 1)}px)`;
 }
 const watcher = new ResizeObserver(([entry]) => {
   if (entry) size.value = { width: entry.contentRect.width, height: entry.contentRect.height };
@@ -86,7 +89,8 @@ onBeforeUnmount(() => {
   cancelAnimationFrame(frame);
 });
 watch([size, length, limit, () => track.captions, () => findings.found, () => preferences.dark], drawGround);
-watch([size, length, () => playback.time, () => place.caption, inView, () => preferences.dark], drawMarks);
+watch([size, length, () => place.caption, inView, () => preferences.dark], drawMarks);
+watch([size, length, () => playback.time], movePlayhead, { flush: 'post' });
 
 function goTo(ms: number): void {
   playback.seek(ms);
@@ -114,7 +118,7 @@ function onKey(event: KeyboardEvent): void {
   <footer class="skyline">
     <div class="skyline-names figures" aria-hidden="true">
       <span>{{ limit }} cps</span>
-      <span>{{ proofed }} % ✓</span>
+      <span>{{ proofed }} % proofed</span>
       <span>Skyline</span>
     </div>
     <div class="skyline-strip">
@@ -127,12 +131,13 @@ function onKey(event: KeyboardEvent): void {
         aria-orientation="horizontal"
         :aria-valuemin="0"
         :aria-valuemax="Math.round(length / 1000)"
-        :aria-valuenow="Math.round(playback.time / 1000)"
+        :aria-valuenow="second"
         :aria-valuetext="inWords"
         @pointerdown="onPointer"
         @pointermove="onPointer"
         @keydown="onKey"
       ></canvas>
+      <i ref="playhead" class="skyline-playhead" data-test="skyline-playhead"></i>
     </div>
   </footer>
 </template>
@@ -164,6 +169,15 @@ canvas {
   inset: 0;
   width: 100%;
   height: 100%;
+}
+.skyline-playhead {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: 0;
+  width: 2px;
+  background: var(--sun);
+  pointer-events: none;
 }
 canvas[role] {
   cursor: pointer;

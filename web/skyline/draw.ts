@@ -16,8 +16,6 @@ export interface Marks {
   /** In pixels. */
   readonly width: number;
   readonly height: number;
-  /** In ms. */
-  readonly playhead: number;
   /** The cursor caption's stretch, in ms; null where there is none. */
   readonly cursor: { readonly start: number; readonly end: number } | null;
   /** What the stage shows of the track, in ms; null where it shows none of it. */
@@ -81,7 +79,7 @@ export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): 
     context.fillText(formatClock(at, { fraction: '.', hours: 'always', digits: 0 }), (at / length) * width, height - 3);
 }
 
-/** Paints what moves: what is in sight, the cursor caption and the playhead. */
+/** Paints what goes along with the work: what is in sight and the cursor caption. */
 export function paintMarks(canvas: HTMLCanvasElement, { width, height, length, ...marks }: Marks): void {
   const sheet = wiped(canvas, width, height);
   if (!sheet) return;
@@ -101,6 +99,4 @@ export function paintMarks(canvas: HTMLCanvasElement, { width, height, length, .
     context.fillStyle = token('ink');
     context.fillRect(x, 2, Math.max(3, ((marks.cursor.end - marks.cursor.start) / length) * width), 3);
   }
-  context.fillStyle = token('sun');
-  context.fillRect((marks.playhead / length) * width - 1, 0, 2, height);
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SelectField from '../controls/SelectField.vue';
 import { computed, ref, watch } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import type { StyleUse } from '../../core/job/job.ts';
@@ -26,23 +27,26 @@ function remove(): void {
   <DialogSheet
     v-model:open="open"
     :title="`Delete “${style?.name ?? ''}”?`"
-    ok-text="Delete it"
+    ok-text="Delete"
     ok-type="danger"
-    cancel-text="Keep it"
+    cancel-text="Cancel"
     @ok="remove"
   >
-    <p v-if="uses.length === 0">No job uses it. Export it first if it may be wanted again.</p>
+    <p v-if="uses.length === 0">No job uses it. Export it first if you may need it again.</p>
     <template v-else>
       <p>
         {{ uses.length === 1 ? 'One job uses it' : `${uses.length} jobs use it` }}:
         {{ uses.map((u) => u.job.title).join(', ') }}.
       </p>
-      <label class="delete-instead"
-        >From now on {{ uses.length === 1 ? 'that job uses' : 'those jobs use' }}
-        <select v-model="instead" class="plain-button">
-          <option v-for="other in others" :key="other.id" :value="other.id">{{ other.name }}</option>
-        </select></label
-      >
+      <div class="delete-instead">
+        From now on {{ uses.length === 1 ? 'that job uses' : 'those jobs use' }}
+        <SelectField
+          v-model="instead"
+          label="House style they use instead"
+          :options="others.map((o) => ({ value: o.id, title: o.name }))"
+          large
+        />
+      </div>
     </template>
   </DialogSheet>
 </template>

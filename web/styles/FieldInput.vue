@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import CheckField from '../controls/CheckField.vue';
+import NumberField from '../controls/NumberField.vue';
+import SelectField, { type Choice } from '../controls/SelectField.vue';
 import { partOf, severityIn, withValue, type Field, type FieldPart } from '../../core/style/style-fields.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 
@@ -10,62 +13,55 @@ const put = (key: string, value: unknown): void => {
 };
 const scaleOf = (part: FieldPart): number => (part.kind === 'number' ? (part.scale ?? 1) : 1);
 const shown = (part: FieldPart): number => Number(partOf(style.value, props.field, part)) / scaleOf(part);
-function putNumber(part: FieldPart, text: string): void {
-  const typed = Number(text);
+function putNumber(part: FieldPart, typed: number | null): void {
   // What is no number yet is being typed.
-  if (text.trim() === '' || !Number.isFinite(typed)) return;
+  if (typed === null) return;
   const scale = scaleOf(part);
   put(part.key, scale === 1 ? typed : Math.round(typed * scale));
 }
+const choicesOf = (of: readonly string[]): Choice<string>[] => of.map((value) => ({ value, title: value }));
+const severities = choicesOf(['must', 'should', 'off']);
 </script>
 
 <template>
   <span class="field">
     <template v-for="part in field.parts" :key="part.key">
-      <label v-if="part.kind === 'number'" class="field-part">
-        <span v-if="part.label" class="soft">{{ part.label }}</span>
-        <input
-          type="number"
-          class="text-input figures"
-          :aria-label="`${field.title}${part.label ? `, ${part.label}` : ''}${part.unit ? `, ${part.unit}` : ''}`"
-          :value="shown(part)"
+      <span v-if="part.kind === 'number'" class="field-part">
+        <span v-if="part.label" class="soft" aria-hidden="true">{{ part.label }}</span>
+        <NumberField
+          :label="`${field.title}${part.label ? `, ${part.label}` : ''}${part.unit ? `, ${part.unit}` : ''}`"
+          :model-value="shown(part)"
           :min="part.least / scaleOf(part)"
           :max="part.most / scaleOf(part)"
           :step="part.scale ? 0.1 : 1"
-          @input="putNumber(part, ($event.target as HTMLInputElement).value)"
+          @update:model-value="putNumber(part, $event)"
         />
-        <span v-if="part.unit" class="soft">{{ part.unit }}</span>
-      </label>
-      <select
+        <span v-if="part.unit" class="soft" aria-hidden="true">{{ part.unit }}</span>
+      </span>
+      <SelectField
         v-else-if="part.kind === 'choice'"
-        class="plain-button"
-        :aria-label="field.title"
-        :value="partOf(style, field, part)"
-        @change="put(part.key, ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="option in part.of" :key="option">{{ option }}</option>
-      </select>
-      <label v-else class="field-part"
-        ><input
-          type="checkbox"
-          :aria-label="field.title"
-          :checked="partOf(style, field, part) === true"
-          @change="put(part.key, ($event.target as HTMLInputElement).checked)"
-        />
-        <span class="soft">yes</span></label
+        :label="field.title"
+        :model-value="String(partOf(style, field, part))"
+        :options="choicesOf(part.of)"
+        @update:model-value="put(part.key, $event)"
+      />
+      <CheckField
+        v-else
+        :name="field.title"
+        :model-value="partOf(style, field, part) === true"
+        @update:model-value="put(part.key, $event)"
+        >yes</CheckField
       >
     </template>
-    <select
+    <SelectField
       v-if="field.hasSeverity"
-      class="plain-button field-severity"
-      :aria-label="`${field.title}: how much it weighs`"
-      :value="severityIn(style, field)"
-      @change="put('severity', ($event.target as HTMLSelectElement).value)"
-    >
-      <option>must</option>
-      <option>should</option>
-      <option>off</option>
-    </select>
+      class="field-severity"
+      :label="`${field.title}: how much it weighs`"
+      :model-value="severityIn(style, field) ?? 'off'"
+      :options="severities"
+      :width="92"
+      @update:model-value="put('severity', $event)"
+    />
   </span>
 </template>
 
@@ -81,15 +77,6 @@ function putNumber(part: FieldPart, text: string): void {
   align-items: center;
   gap: 5px;
   font-size: 14px;
-}
-input[type='number'] {
-  width: 68px;
-  padding: 2px 6px;
-  font-size: 14px;
-}
-select {
-  min-height: 27px;
-  padding: 2px 6px;
 }
 .field-severity {
   margin-left: auto;

@@ -9,6 +9,7 @@ import { useJob } from '../stores/job.ts';
 import { useStyles } from '../stores/styles.ts';
 import FieldInput from './FieldInput.vue';
 import DialogSheet from '../controls/DialogSheet.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
@@ -45,7 +46,7 @@ async function use(): Promise<void> {
     v-model:open="open"
     :title="`${job.job?.style.name ?? ''}, for this job only`"
     ok-text="Use for this job"
-    cancel-text="Leave as it was"
+    cancel-text="Cancel"
     :width="620"
     @ok="use"
   >
@@ -63,9 +64,7 @@ async function use(): Promise<void> {
     </div>
     <p class="soft job-style-foot">
       The house style itself and other jobs stay as they are.
-      <button v-if="changed && source" type="button" class="plain-button" @click="draft = source">
-        As {{ source.name }} has it
-      </button>
+      <TextButton v-if="changed && source" @click="draft = source"> Reset to {{ source.name }} </TextButton>
     </p>
   </DialogSheet>
 </template>

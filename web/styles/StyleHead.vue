@@ -1,11 +1,19 @@
 <script setup lang="ts">
-import Dropdown from 'ant-design-vue/es/dropdown';
-import Menu, { MenuItem } from 'ant-design-vue/es/menu';
+import MenuButton from '../controls/MenuButton.vue';
 import { ChevronDown } from '@lucide/vue';
 import type { HouseStyle } from '../../core/style/style.ts';
+import TextButton from '../controls/TextButton.vue';
 
 defineProps<{ house: HouseStyle; own: boolean; busy: boolean }>();
-defineEmits<{ edit: []; copy: []; export: []; remove: [] }>();
+const emit = defineEmits<{ edit: []; copy: []; export: []; remove: [] }>();
+const copy = { key: 'copy', title: 'Copy' };
+const exported = { key: 'export', title: 'Export as a file' };
+const deleted = { key: 'delete', title: 'Delete…', apart: true };
+function onMore(key: string): void {
+  if (key === 'copy') emit('copy');
+  else if (key === 'export') emit('export');
+  else emit('remove');
+}
 </script>
 
 <template>
@@ -13,20 +21,15 @@ defineEmits<{ edit: []; copy: []; export: []; remove: [] }>();
     <b>{{ house.name }}</b>
     <span class="soft">{{ own ? `made here, version ${house.version}` : 'came with Fenwix' }}</span>
     <span class="style-actions">
-      <button v-if="own" type="button" class="plain-button" :disabled="busy" @click="$emit('edit')">Edit</button>
-      <button v-else type="button" class="plain-button" :disabled="busy" @click="$emit('copy')">Copy</button>
-      <Dropdown :trigger="['click']">
-        <button type="button" class="plain-button" aria-haspopup="menu" :aria-label="`More for ${house.name}`">
-          More <ChevronDown :size="13" aria-hidden="true" />
-        </button>
-        <template #overlay>
-          <Menu>
-            <MenuItem v-if="own" key="copy" @click="$emit('copy')">Copy</MenuItem>
-            <MenuItem key="export" @click="$emit('export')">Export as a file</MenuItem>
-            <MenuItem v-if="own" key="delete" @click="$emit('remove')">Delete…</MenuItem>
-          </Menu>
-        </template>
-      </Dropdown>
+      <TextButton v-if="own" :disabled="busy" @click="$emit('edit')">Edit</TextButton>
+      <TextButton v-else :disabled="busy" @click="$emit('copy')">Copy</TextButton>
+      <MenuButton
+        :label="`More for ${house.name}`"
+        :entries="own ? [copy, exported, deleted] : [exported]"
+        @select="onMore"
+      >
+        More <ChevronDown :size="13" aria-hidden="true" />
+      </MenuButton>
     </span>
   </div>
 </template>

@@ -7,6 +7,9 @@ import FieldValue from './FieldValue.vue';
 import StyleHead from './StyleHead.vue';
 import UsedBy from './UsedBy.vue';
 import type { StyleUse } from '../../core/job/job.ts';
+import Table from 'ant-design-vue/es/table';
+import TextField from '../controls/TextField.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{
   styles: readonly HouseStyle[];
@@ -23,9 +26,35 @@ defineEmits<{
 }>();
 /** The style that is being edited, as it is so far. */
 const draft = defineModel<HouseStyle | null>('draft', { required: true });
-const name = useTemplateRef<HTMLInputElement[]>('name');
-const inGroup = (group: (typeof fieldGroups)[number]): readonly Field[] => fields.filter((f) => f.group === group);
+const name = useTemplateRef<InstanceType<typeof TextField>[]>('name');
 const columns = computed(() => props.styles.map((s) => (s.id === draft.value?.id ? draft.value : s)));
+/** A group, a field of it, or who uses the styles. */
+interface Row {
+  readonly key: string;
+  readonly title: string;
+  readonly field: Field | null;
+  readonly uses: boolean;
+}
+const rows: Row[] = [
+  ...fieldGroups.flatMap((group): Row[] => [
+    { key: group, title: group, field: null, uses: false },
+    ...fields
+      .filter((f) => f.group === group)
+      .map((field) => ({ key: field.path, title: field.title, field, uses: false })),
+  ]),
+  { key: 'jobs', title: 'Jobs', field: null, uses: false },
+  { key: 'used by', title: 'Used by', field: null, uses: true },
+];
+const fieldOf = (row: unknown): Field | null => (row as Row).field;
+const tableColumns = computed(() => [
+  { key: 'field', title: 'Field', customCell: () => ({ role: 'rowheader' }) },
+  ...columns.value.map((style) => ({
+    key: style.id,
+    title: style.name,
+    className: isDraft(style) ? 'edited' : '',
+    customHeaderCell: () => ({ scope: 'col' }),
+  })),
+]);
 const isDraft = (style: HouseStyle): boolean => draft.value === style;
 function rename(text: string): void {
   if (draft.value) draft.value = { ...draft.value, name: text };
@@ -35,31 +64,38 @@ watch(
   async (id) => {
     if (id === undefined) return;
     await nextTick();
-    const [input] = name.value ?? [];
-    input?.select();
-    input?.closest('th')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    name.value?.[0]?.select();
+    document.querySelector('.style-table th.edited')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   },
 );
 </script>
 
 <template>
-  <table class="style-table">
-    <thead>
-      <tr>
-        <th scope="col"><span class="visually-hidden">Field</span></th>
-        <th v-for="style in columns" :key="style.id" scope="col" :class="{ edited: isDraft(style) }">
+  <Table
+    class="style-table data-table"
+    size="small"
+    :columns="tableColumns"
+    :data-source="rows"
+    :row-class-name="(row: unknown) => ((row as Row).field || (row as Row).uses ? '' : 'group')"
+    row-key="key"
+    :pagination="false"
+  >
+    <template #headerCell="{ column }">
+      <span v-if="column.key === 'field'" class="visually-hidden">Field</span>
+      <template v-for="style in columns" :key="style.id">
+        <template v-if="style.id === column.key">
           <form v-if="isDraft(style)" class="style-edit" @submit.prevent="$emit('save')">
-            <input
+            <TextField
               ref="name"
-              class="text-input"
-              aria-label="Name of the house style"
-              maxlength="120"
-              :value="style.name"
-              @input="rename(($event.target as HTMLInputElement).value)"
+              small
+              label="Name of the house style"
+              :maxlength="120"
+              :model-value="style.name"
+              @update:model-value="rename"
             />
             <span>
-              <button type="submit" class="plain-button main">Keep</button>
-              <button type="button" class="plain-button" @click="draft = null">Leave as it was</button>
+              <TextButton main submit>Save</TextButton>
+              <TextButton @click="draft = null">Cancel</TextButton>
             </span>
           </form>
           <StyleHead
@@ -72,67 +108,49 @@ watch(
             @export="$emit('export', style)"
             @remove="$emit('remove', style)"
           />
-        </th>
-      </tr>
-    </thead>
-    <tbody v-for="group in fieldGroups" :key="group">
-      <tr class="group">
-        <th :colspan="columns.length + 1" scope="rowgroup">
-          <span>{{ group }}</span>
-        </th>
-      </tr>
-      <tr v-for="field in inGroup(group)" :key="field.path">
-        <th scope="row">{{ field.title }}</th>
-        <td v-for="style in columns" :key="style.id" :class="{ edited: isDraft(style) }">
-          <FieldInput v-if="isDraft(style)" :field="field" :model-value="style" @update:model-value="draft = $event" />
-          <FieldValue v-else :house="style" :field="field" />
-        </td>
-      </tr>
-    </tbody>
-    <tbody>
-      <tr class="group">
-        <th :colspan="columns.length + 1" scope="rowgroup"><span>Jobs</span></th>
-      </tr>
-      <tr>
-        <th scope="row">Used by</th>
-        <td v-for="style in columns" :key="style.id" :class="{ edited: isDraft(style) }">
-          <UsedBy :uses="usesOf(style.id)" @bring-up="$emit('bringUp', $event)" />
-        </td>
-      </tr>
-    </tbody>
-  </table>
+        </template>
+      </template>
+    </template>
+    <template #bodyCell="{ column, record }">
+      <span v-if="column.key === 'field'">{{ (record as Row).title }}</span>
+      <template v-for="style in columns" v-else :key="style.id">
+        <template v-if="style.id === column.key">
+          <UsedBy v-if="(record as Row).uses" :uses="usesOf(style.id)" @bring-up="$emit('bringUp', $event)" />
+          <FieldInput
+            v-else-if="fieldOf(record) && isDraft(style)"
+            :field="fieldOf(record) as Field"
+            :model-value="style"
+            @update:model-value="draft = $event"
+          />
+          <FieldValue v-else-if="fieldOf(record)" :house="style" :field="fieldOf(record) as Field" />
+        </template>
+      </template>
+    </template>
+  </Table>
 </template>
 
 <style scoped>
 .style-table {
-  border-collapse: separate;
-  border-spacing: 0;
   font-size: 14px;
 }
-th {
-  text-align: left;
-  font-weight: 400;
-}
-td,
-tbody th {
+.style-table :deep(td.ant-table-cell) {
   padding: 4px 14px 4px 12px;
-  border-bottom: 1px solid var(--rule);
-  vertical-align: top;
 }
-td {
+.style-table :deep(td) {
   min-width: 190px;
   max-width: 230px;
+  vertical-align: top;
 }
-thead th {
+.style-table :deep(thead th) {
   position: sticky;
   top: 0;
   z-index: 2;
   padding: 10px 14px 10px 12px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--ground);
+  background: var(--ground) !important;
+  color: var(--ink) !important;
   vertical-align: top;
 }
-th:first-child {
+.style-table :deep(:is(th, td).ant-table-cell:first-child) {
   position: sticky;
   left: 0;
   z-index: 1;
@@ -140,23 +158,22 @@ th:first-child {
   padding-left: 24px;
   background: var(--ground);
 }
-thead th:first-child {
+.style-table :deep(thead th:first-child) {
   z-index: 3;
 }
-.group th {
-  padding: 14px 12px 2px 24px;
+.style-table :deep(.group td) {
+  padding-top: 14px;
   color: var(--soft);
 }
-/* The name of a group stays in sight while the styles are scrolled past it. */
-.group span {
-  position: sticky;
-  left: 24px;
-}
-td.edited,
-th.edited {
+.style-table :deep(:is(th, td).edited) {
   min-width: 330px;
   max-width: 330px;
   background: var(--sheet);
+}
+.style-table :deep(.ant-table),
+.style-table :deep(.ant-table-content) {
+  background: none;
+  overflow: visible !important;
 }
 .style-edit {
   display: flex;

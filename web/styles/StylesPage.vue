@@ -1,22 +1,18 @@
 <script setup lang="ts">
+import FileButton from '../controls/FileButton.vue';
 import { computed, onMounted, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import PageHeader from '../controls/PageHeader.vue';
 import DeleteStyle from './DeleteStyle.vue';
 import StyleTable from './StyleTable.vue';
 import { useStyleEditor } from './use-style-editor.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const editor = useStyleEditor();
 const { styles, draft, said, loaded } = editor;
 const leaving = shallowRef<HouseStyle | null>(null);
 const others = computed(() => styles.all.filter((s) => s.id !== leaving.value?.id));
 
-function take(event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const [file] = input.files ?? [];
-  if (file) void editor.importFile(file);
-  input.value = '';
-}
 function remove(instead: string | null): void {
   if (leaving.value) void editor.remove(leaving.value, instead);
 }
@@ -35,13 +31,9 @@ onMounted(() => {
           What a client asks for. ▲ must be kept, △ should be kept. A job keeps its own copy, so a change here touches
           no finished work.
         </p>
-        <label class="plain-button main styles-import"
-          >Bring in a style file<input
-            type="file"
-            class="visually-hidden"
-            accept=".json,application/json"
-            @change="take"
-        /></label>
+        <FileButton main accept=".json,application/json" @file="editor.importFile($event)">
+          Import a style file
+        </FileButton>
       </div>
       <div v-if="said" class="styles-said" :class="said.tone" :role="said.tone === 'bad' ? 'alert' : 'status'">
         <div>
@@ -50,8 +42,8 @@ onMounted(() => {
             <li v-for="fault in said.faults" :key="fault">{{ fault }}</li>
           </ul>
         </div>
-        <button v-if="!loaded" type="button" class="plain-button" @click="editor.load()">Try again</button>
-        <button v-else type="button" class="plain-button" @click="said = null">Close</button>
+        <TextButton v-if="!loaded" @click="editor.load()">Try again</TextButton>
+        <TextButton v-else @click="said = null">Close</TextButton>
       </div>
       <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
         <StyleTable
@@ -98,10 +90,6 @@ main {
 }
 .styles-bar p {
   flex: 1;
-}
-.styles-import:focus-within {
-  outline: 2px solid var(--water);
-  outline-offset: 2px;
 }
 .styles-said {
   display: flex;

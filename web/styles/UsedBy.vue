@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import type { StyleUse } from '../../core/job/job.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{ uses: readonly StyleUse[] }>();
 defineEmits<{ bringUp: [use: StyleUse] }>();
@@ -18,11 +19,11 @@ const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few
       <span v-if="use.standing === 'changed'" class="soft">changed for this job</span>
       <template v-else-if="use.standing === 'earlier'">
         <span class="soft">version {{ use.style.version }}</span>
-        <button type="button" class="plain-button" @click="$emit('bringUp', use)">Bring up to date</button>
+        <TextButton @click="$emit('bringUp', use)">Update</TextButton>
       </template>
     </li>
     <li v-if="uses.length > few && !whole">
-      <button type="button" class="plain-button" @click="whole = true">{{ uses.length - few }} more</button>
+      <TextButton @click="whole = true">{{ uses.length - few }} more</TextButton>
     </li>
   </ul>
 </template>
@@ -40,11 +41,6 @@ li {
   margin-bottom: 4px;
 }
 .soft {
-  font-size: 13px;
-}
-.plain-button {
-  min-height: 24px;
-  padding: 1px 8px;
   font-size: 13px;
 }
 </style>

@@ -73,7 +73,7 @@ export function useStyleEditor() {
     if (faults) {
       said.value = {
         tone: 'bad',
-        text: 'This cannot be kept as a house style yet, and nothing was changed:',
+        text: 'This cannot be saved as a house style yet, and nothing was changed:',
         faults: faults.map(faultShown),
       };
       return;
@@ -85,8 +85,8 @@ export function useStyleEditor() {
       const behind = usesOf.value(saved.id).filter((use) => use.standing === 'earlier').length;
       good(
         behind === 0
-          ? `${saved.name} is kept.`
-          : `${saved.name} is kept. ${behind === 1 ? 'One job keeps' : `${String(behind)} jobs keep`} the figures it had; bring a job up to date under “Used by”.`,
+          ? `${saved.name} is saved.`
+          : `${saved.name} is saved. ${behind === 1 ? 'One job keeps' : `${String(behind)} jobs keep`} the figures it had; update a job under “Used by”.`,
       );
     });
   }
@@ -117,7 +117,7 @@ export function useStyleEditor() {
         return;
       }
       const made = await styles.add(read.style);
-      good(`${made.name} came in from ${file.name}.`);
+      good(`${made.name} was imported from ${file.name}.`);
     });
 
   return { styles, draft, said, loaded, usesOf, load, edit, copy, save, remove, bringUp, exportFile, importFile };

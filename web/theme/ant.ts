@@ -1,46 +1,104 @@
-/** Ant Design Vue in the look of Fenwix. */
-import { theme } from 'ant-design-vue';
+/**
+ * Ant Design Vue in the look of Fenwix. Every colour comes from the sheet of tokens, both themes alike: what
+ * Ant would derive by itself (its greys, its dark palette) falls short of the contrast text and borders need.
+ */
 import type { ThemeConfig } from 'ant-design-vue/es/config-provider/context';
 
-const shared = {
-  fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
-  borderRadius: 4,
-  controlHeight: 32,
-  motion: false,
-} as const;
+/** Nothing glides; the unit too, since without it a fifth of a second is left. */
+const still = { motion: false, motionUnit: 0 } as const;
 
-export function antTheme(dark: boolean): ThemeConfig {
-  return dark
-    ? {
-        algorithm: theme.darkAlgorithm,
-        token: {
-          ...shared,
-          colorPrimary: '#55c3a0',
-          colorError: '#ff8d70',
-          colorWarning: '#e3ac3f',
-          colorInfo: '#74bbd8',
-          colorLink: '#74bbd8',
-          colorTextBase: '#e6efe9',
-          colorBgBase: '#152322',
-          colorBgElevated: '#192a28',
-          colorBorder: '#2c3e3b',
-          colorSplit: '#2c3e3b',
-          controlItemBgActive: '#1d3a33',
-        },
-      }
-    : {
-        token: {
-          ...shared,
-          colorPrimary: '#0d6553',
-          colorError: '#b3321b',
-          colorWarning: '#b97700',
-          colorInfo: '#25708f',
-          colorLink: '#25708f',
-          colorTextBase: '#17262a',
-          colorBgBase: '#fffefb',
-          colorBorder: '#dcdcd2',
-          colorSplit: '#dcdcd2',
-          controlItemBgActive: '#dcebe4',
-        },
-      };
+/** @param colour the value of a token of the sheet, by its name */
+export function antTheme(colour: (name: string) => string): ThemeConfig {
+  const [ink, soft, sheet, ground, rule] = [
+    colour('ink'),
+    colour('soft'),
+    colour('sheet'),
+    colour('ground'),
+    colour('rule'),
+  ];
+  const [reed, reedWash, reedPale, water] = [colour('reed'), colour('reed-wash'), colour('reed-pale'), colour('water')];
+  const [sun, sunText, sunWash] = [colour('sun'), colour('sun-text'), colour('sun-wash')];
+  const [alarm, alarmWash, field, faint] = [colour('alarm'), colour('alarm-wash'), colour('field'), colour('disabled')];
+  return {
+    token: {
+      fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
+      fontSize: 15,
+      fontSizeSM: 14,
+      fontSizeLG: 16,
+      borderRadius: 4,
+      borderRadiusSM: 4,
+      borderRadiusLG: 4,
+      controlHeight: 32,
+      controlHeightSM: 28,
+      controlOutlineWidth: 0,
+      ...still,
+      colorPrimary: reed,
+      colorPrimaryHover: colour('reed-strong'),
+      colorPrimaryActive: colour('reed-strong'),
+      colorPrimaryBg: reedWash,
+      colorPrimaryBgHover: reedWash,
+      colorPrimaryBorder: reedPale,
+      colorPrimaryBorderHover: reed,
+      colorPrimaryText: reed,
+      colorPrimaryTextHover: reed,
+      colorPrimaryTextActive: reed,
+      colorTextLightSolid: colour('on-reed'),
+      colorInfo: water,
+      colorInfoBg: colour('water-pale'),
+      colorInfoBorder: water,
+      colorLink: water,
+      colorLinkHover: reed,
+      colorLinkActive: reed,
+      colorSuccess: reed,
+      colorSuccessBg: reedWash,
+      colorSuccessBorder: reedPale,
+      colorWarning: sun,
+      colorWarningText: sunText,
+      colorWarningBg: sunWash,
+      colorWarningBorder: sun,
+      colorError: alarm,
+      colorErrorHover: alarm,
+      colorErrorActive: alarm,
+      colorErrorText: alarm,
+      colorErrorBg: alarmWash,
+      colorErrorBgHover: alarmWash,
+      colorErrorBorder: alarm,
+      colorErrorBorderHover: alarm,
+      colorTextBase: ink,
+      colorText: ink,
+      colorTextHeading: ink,
+      colorTextLabel: ink,
+      colorTextSecondary: soft,
+      colorTextTertiary: soft,
+      colorTextQuaternary: soft,
+      colorTextDescription: soft,
+      colorTextPlaceholder: soft,
+      colorTextDisabled: faint,
+      colorIcon: soft,
+      colorIconHover: ink,
+      colorBgBase: sheet,
+      colorBgContainer: sheet,
+      colorBgElevated: sheet,
+      colorBgLayout: ground,
+      colorBgContainerDisabled: ground,
+      colorBgTextHover: reedWash,
+      colorBgTextActive: reedWash,
+      colorBgSpotlight: colour('header'),
+      colorFill: rule,
+      colorFillSecondary: rule,
+      colorFillTertiary: ground,
+      colorFillQuaternary: ground,
+      colorFillAlter: ground,
+      colorFillContent: rule,
+      colorBorder: field,
+      colorBorderSecondary: rule,
+      colorSplit: rule,
+      controlItemBgHover: reedWash,
+      controlItemBgActive: reedWash,
+      controlItemBgActiveHover: reedWash,
+      controlItemBgActiveDisabled: ground,
+      boxShadow: colour('shadow'),
+      boxShadowSecondary: colour('shadow'),
+    },
+  };
 }

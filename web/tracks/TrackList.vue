@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { TrackSummary } from '../../core/job/job.ts';
 import { languageName } from '../describe/jobs.ts';
+import DataTable from '../controls/DataTable.vue';
+import TextButton from '../controls/TextButton.vue';
 
 defineProps<{
   tracks: readonly TrackSummary[];
@@ -10,6 +12,14 @@ defineProps<{
   edit: number;
 }>();
 defineEmits<{ open: [id: string] }>();
+const columns = [
+  { key: 'track', title: 'Track' },
+  { key: 'kind', title: 'Kind' },
+  { key: 'captions', title: 'Captions', figures: true },
+  { key: 'proofed', title: 'Proofed', figures: true },
+  { key: 'edit', title: 'Edit', figures: true },
+  { key: 'open', title: 'Open' },
+] as const;
 const kinds = {
   machine: 'machine draft',
   captions: 'captions',
@@ -19,66 +29,28 @@ const kinds = {
 </script>
 
 <template>
-  <table>
-    <thead>
-      <tr>
-        <th scope="col">Track</th>
-        <th scope="col">Kind</th>
-        <th scope="col" class="number">Captions</th>
-        <th scope="col" class="number">Proofed</th>
-        <th scope="col" class="number">Edit</th>
-        <td></td>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="t in tracks" :key="t.id" :class="{ here: t.id === open }">
-        <th scope="row">
-          {{ languageName(t.language) }} <small>{{ t.name }}</small>
-        </th>
-        <td>{{ kinds[t.kind] }}</td>
-        <td class="number figures">{{ t.captions }}</td>
-        <td class="number figures">{{ t.kind === 'machine' ? '–' : t.proofed }}</td>
-        <td class="number figures">{{ t.id === open ? edit : t.edit }}</td>
-        <td>
-          <b v-if="t.id === open" class="open">open</b>
-          <span v-else-if="t.kind === 'machine'" class="soft">kept as it came</span>
-          <button v-else type="button" class="plain-button" @click="$emit('open', t.id)">Work on this</button>
-        </td>
-      </tr>
-    </tbody>
-  </table>
+  <DataTable :columns="columns" :rows="tracks" :key-of="(t) => t.id" :class-of="(t) => (t.id === open ? 'here' : '')">
+    <template #track="{ row: t }"
+      ><b>{{ languageName(t.language) }}</b> <small>{{ t.name }}</small></template
+    >
+    <template #kind="{ row: t }">{{ kinds[t.kind] }}</template>
+    <template #captions="{ row: t }">{{ t.captions }}</template>
+    <template #proofed="{ row: t }">{{ t.kind === 'machine' ? '–' : t.proofed }}</template>
+    <template #edit="{ row: t }">{{ t.id === open ? edit : t.edit }}</template>
+    <template #head-open><span class="visually-hidden">Open</span></template>
+    <template #open="{ row: t }">
+      <b v-if="t.id === open" class="open">open</b>
+      <span v-else-if="t.kind === 'machine'" class="soft">read-only draft</span>
+      <TextButton v-else @click="$emit('open', t.id)">Work on this</TextButton>
+    </template>
+  </DataTable>
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  background: var(--sheet);
-}
-th,
-td {
-  padding: 8px 14px;
-  border: 1px solid var(--rule);
-  text-align: left;
-}
-thead th {
-  color: var(--soft);
-  font-weight: 500;
-}
-.number {
-  text-align: right;
-}
 small {
   display: block;
   color: var(--soft);
   font-size: 14px;
-  font-weight: 400;
-}
-.here {
-  background: var(--reed-wash);
-}
-.here small,
-.here td {
-  color: var(--ink);
 }
 .open {
   color: var(--reed);

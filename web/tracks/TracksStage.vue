@@ -1,5 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { languageFor } from '../import/language.ts';
+import FileButton from '../controls/FileButton.vue';
+import SelectField, { type Choice } from '../controls/SelectField.vue';
+import TextField from '../controls/TextField.vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
 import { sentence } from '../../core/contract/api-error.ts';
@@ -11,26 +15,27 @@ import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
 import { addTrack, trackFrom, type MadeTrack } from '../import/add-track.ts';
 import TrackList from './TrackList.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const job = useJob();
 const track = useTrack();
 const arriving = useDroppedFile();
 const arrival = useImport(computed(() => job.job?.style ?? null));
-const chooser = useTemplateRef<HTMLInputElement>('chooser');
 const trouble = ref<string | null>(null);
 const adding = ref(false);
 const added = ref('');
 const kind = ref<TrackKind>('captions');
 const language = ref('');
 const name = ref('');
-const kinds: Readonly<Record<TrackKind, string>> = {
-  captions: 'captions',
-  subtitles: 'subtitles',
-  transcript: 'a transcript',
-  machine: 'a machine draft',
-};
+const kinds: readonly Choice<TrackKind>[] = [
+  { value: 'captions', title: 'captions' },
+  { value: 'subtitles', title: 'subtitles' },
+  { value: 'transcript', title: 'transcript' },
+  { value: 'machine', title: 'machine draft' },
+];
 const { understood } = arrival;
 const known = shallowRef(languages);
+const spoken = computed(() => known.value.map((tag) => ({ value: tag, title: fullName(tag) })));
 
 async function take(file: File | null | undefined): Promise<void> {
   if (!file) return;
@@ -41,7 +46,7 @@ async function take(file: File | null | undefined): Promise<void> {
 }
 watch(understood, (file) => {
   if (!file) return;
-  language.value = file.language ?? job.job?.language ?? 'en';
+  language.value = languageFor(file, job.job?.language ?? 'en');
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
   const other = language.value.split('-')[0] !== job.job?.language.split('-')[0];
   kind.value =
@@ -61,11 +66,6 @@ watch(
   },
   { immediate: true },
 );
-function onChosen(): void {
-  void take(chooser.value?.files?.[0]);
-  // So that the same file can be chosen again after it was mended.
-  if (chooser.value) chooser.value.value = '';
-}
 let made: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
 async function add(): Promise<void> {
   if (!job.job || !understood.value) return;
@@ -78,7 +78,7 @@ async function add(): Promise<void> {
     if (made?.key !== key || made.from !== understood.value)
       made = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
     await addTrack(job.job.id, made.track);
-    added.value = `“${name.value.trim()}” is a track of this job now.`;
+    added.value = `“${name.value.trim()}” is now a track of this job.`;
     arrival.leave();
     await job.refresh();
   } catch (error) {
@@ -97,46 +97,30 @@ async function open(id: string): Promise<void> {
 <template>
   <div class="stage-bar">
     <h2>Tracks</h2>
-    <span class="soft">what this job holds, and what comes in</span>
-    <button type="button" class="plain-button tracks-bring" @click="chooser?.click()">Bring in a file</button>
-    <input
-      ref="chooser"
-      class="visually-hidden"
-      type="file"
-      tabindex="-1"
-      aria-label="Bring in a file"
-      @change="onChosen"
-    />
+    <span class="soft">the tracks of this job</span>
+    <span class="spring"></span>
+    <FileButton main @file="take">Import a file</FileButton>
   </div>
   <div class="tracks">
     <p v-if="added" role="status" class="tracks-added">✓ {{ added }}</p>
-    <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The file that has come in">
+    <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The imported file">
       <ArrivalCard :arrival="arrival">
         <form class="tracks-form" @submit.prevent="add">
-          <label>
-            It is
-            <select v-model="kind" class="plain-button">
-              <option v-for="(words, k) in kinds" :key="k" :value="k">{{ words }}</option>
-            </select>
-          </label>
-          <label>
-            in
-            <select v-model="language" class="plain-button">
-              <option v-for="tag in known" :key="tag" :value="tag">{{ fullName(tag) }}</option>
-            </select>
-          </label>
-          <label class="tracks-name">
-            called
-            <input v-model="name" class="text-input" type="text" maxlength="120" required />
-          </label>
-          <button type="submit" class="plain-button main" :disabled="adding || name.trim() === ''">
-            Add the track
-          </button>
-          <button type="button" class="plain-button" @click="arrival.leave()">Leave it</button>
+          <label for="track-name">Name</label>
+          <TextField id="track-name" v-model="name" :maxlength="120" required dir="auto" />
+          <span aria-hidden="true">Kind</span>
+          <SelectField v-model="kind" label="Kind" :options="kinds" large :width="200" />
+          <span aria-hidden="true">Language</span>
+          <SelectField v-model="language" label="Language" :options="spoken" large :width="280" />
+          <span></span>
+          <span class="tracks-actions">
+            <TextButton main submit :disabled="adding || name.trim() === ''">Add the track</TextButton>
+            <TextButton @click="arrival.leave()">Cancel</TextButton>
+          </span>
         </form>
       </ArrivalCard>
       <p v-if="arrival.trouble.value || (arrival.reading.value && !understood)">
-        <button type="button" class="plain-button" @click="arrival.leave()">Leave it</button>
+        <TextButton @click="arrival.leave()">Cancel</TextButton>
       </p>
       <p v-if="trouble" class="tracks-trouble" role="alert">{{ trouble }}</p>
     </section>
@@ -148,7 +132,7 @@ async function open(id: string): Promise<void> {
     />
     <p v-if="!arrival.here.value" class="soft tracks-hint">
       Captions, subtitles, a machine draft or a transcript can be dropped anywhere on the job: SRT, WebVTT, TTML, CTM,
-      timed text, plain text, HTML, or a Fenwix track. You see what was understood before anything is added.
+      timed text, plain text, HTML, or a Fenwix track. You see how it was read before anything is added.
     </p>
   </div>
 </template>
@@ -163,9 +147,6 @@ async function open(id: string): Promise<void> {
   padding: 16px;
   overflow-y: auto;
 }
-.tracks-bring {
-  margin-left: auto;
-}
 .tracks-added {
   color: var(--reed);
 }
@@ -179,22 +160,15 @@ async function open(id: string): Promise<void> {
   border-bottom: 2px solid var(--reed);
 }
 .tracks-form {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: 90px minmax(0, 420px);
   align-items: center;
-  gap: 8px;
+  gap: 8px 12px;
   padding-bottom: 6px;
 }
-.tracks-name {
+.tracks-actions {
   display: flex;
-  flex: 1 1 110px;
-  align-items: center;
-  gap: 6px;
-}
-.tracks-name input {
-  flex: 1;
-  width: 0;
-  min-width: 60px;
+  gap: 8px;
 }
 .tracks-hint {
   max-width: 620px;

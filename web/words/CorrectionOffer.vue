@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { useCorrections } from './use-corrections.ts';
 import KeyHint from '../commands/KeyHint.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const corrections = useCorrections();
 const many = computed(() => corrections.offer?.places.length ?? 0);
@@ -11,15 +12,14 @@ const many = computed(() => corrections.offer?.places.length ?? 0);
   <div v-if="corrections.offer && !corrections.choosing" class="foot-bar" role="status">
     <p>
       “<b>{{ corrections.offer.correction.was }}</b
-      >” stands in {{ many === 1 ? 'one other place' : `${many} other places` }}. Make it “<b>{{
-        corrections.offer.correction.now
-      }}</b
-      >” there too?
+      >” also occurs in {{ many === 1 ? 'one other place' : `${many} other places` }}. Change
+      {{ many === 1 ? 'it' : 'those' }} to “<b>{{ corrections.offer.correction.now }}</b
+      >”?
     </p>
-    <button type="button" class="plain-button main" @click="corrections.correctIn(corrections.offer.places)">
-      {{ many === 1 ? 'Mend it' : `Mend all ${many}` }} <KeyHint command="mend-same" />
-    </button>
-    <button type="button" class="plain-button" @click="corrections.choosing = true">Choose…</button>
-    <button type="button" class="plain-button" @click="corrections.leave()">Leave them</button>
+    <TextButton main @click="corrections.correctIn(corrections.offer.places)">
+      {{ many === 1 ? 'Change it' : `Change all ${many}` }} <KeyHint command="mend-same" />
+    </TextButton>
+    <TextButton @click="corrections.choosing = true">Choose…</TextButton>
+    <TextButton @click="corrections.leave()">Skip</TextButton>
   </div>
 </template>

@@ -4,6 +4,8 @@ import { newId } from '../sync/ids.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
+import LinkButton from '../controls/LinkButton.vue';
+import TextButton from '../controls/TextButton.vue';
 
 /** What to do with a track that holds nothing. */
 const track = useTrack();
@@ -25,15 +27,15 @@ function begin(): void {
   <div class="empty-track">
     <h2>No captions yet</h2>
     <p class="soft">
-      Bring in a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
+      Import a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
         v-if="track.editable"
       >
         Or write: pasted lines become captions of their own.</template
       >
     </p>
     <p class="empty-actions">
-      <RouterLink :to="{ name: 'tracks' }" class="plain-button main">Bring a file in</RouterLink>
-      <button v-if="track.editable" type="button" class="plain-button" @click="begin()">Write the first caption</button>
+      <LinkButton main :to="{ name: 'tracks' }">Import a file</LinkButton>
+      <TextButton v-if="track.editable" @click="begin()">Write the first caption</TextButton>
     </p>
   </div>
 </template>

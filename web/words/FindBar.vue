@@ -1,12 +1,14 @@
 <script setup lang="ts">
+import TextField from '../controls/TextField.vue';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useTrack } from '../stores/track.ts';
 import PlacesDialog from './PlacesDialog.vue';
 import { useFind } from './use-find.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const find = useFind();
 const track = useTrack();
-const input = useTemplateRef<HTMLInputElement>('input');
+const input = useTemplateRef<InstanceType<typeof TextField>>('input');
 
 const text = computed({ get: () => find.query.text, set: (now) => (find.query = { ...find.query, text: now }) });
 const options = [
@@ -47,72 +49,61 @@ function onKey(event: KeyboardEvent): void {
   <search class="find" aria-label="Find and replace">
     <div class="find-row">
       <label class="visually-hidden" for="find-text">Find</label>
-      <input
+      <TextField
         id="find-text"
         ref="input"
         v-model="text"
-        class="text-input find-input"
+        small
+        class="find-input"
         placeholder="Find"
         autocomplete="off"
         spellcheck="false"
         dir="auto"
-        :aria-invalid="find.fault !== null"
+        :invalid="find.fault !== null"
         aria-describedby="find-standing"
         @keydown="onKey"
       />
-      <button
+      <TextButton
         v-for="[name, label, hint] in options"
         :key="name"
-        type="button"
-        class="plain-button"
-        :title="hint"
-        :aria-pressed="find.query[name]"
+        :tip="hint"
+        :pressed="find.query[name]"
         @click="toggle(name)"
       >
         {{ label }}{{ find.query[name] ? ' ✓' : '' }}
-      </button>
+      </TextButton>
       <p id="find-standing" class="find-standing" :class="{ over: find.fault }" role="status">
         {{ standing }}<template v-if="find.within"> in the {{ find.within.size }} selected captions</template>
       </p>
-      <button type="button" class="plain-button" title="Escape" @click="find.close()">Close</button>
+      <TextButton tip="Escape" @click="find.close()">Close</TextButton>
     </div>
     <div class="find-row">
-      <label class="visually-hidden" for="find-by">Replace by</label>
-      <input
+      <label class="visually-hidden" for="find-by">Replace with</label>
+      <TextField
         id="find-by"
         v-model="find.replacement"
-        class="text-input find-input"
-        placeholder="Replace by"
+        small
+        class="find-input"
+        placeholder="Replace with"
         autocomplete="off"
         dir="auto"
         @keydown="onKey"
       />
-      <button type="button" class="plain-button" :disabled="find.places.length === 0" @click="find.go(-1)">
-        Before
-      </button>
-      <button type="button" class="plain-button" :disabled="find.places.length === 0" @click="find.go(1)">
-        Next <kbd>↵</kbd>
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        :disabled="find.places.length === 0 || !track.editable"
-        @click="find.replaceOne()"
-      >
+      <TextButton :disabled="find.places.length === 0" @click="find.go(-1)"> Previous </TextButton>
+      <TextButton :disabled="find.places.length === 0" @click="find.go(1)"> Next <kbd>↵</kbd> </TextButton>
+      <TextButton :disabled="find.places.length === 0 || !track.editable" @click="find.replaceOne()">
         Replace
-      </button>
-      <button
-        type="button"
-        class="plain-button"
+      </TextButton>
+      <TextButton
         :disabled="find.places.length === 0 || find.looking || !track.editable"
         @click="find.reviewing = true"
       >
         Replace all…
-      </button>
+      </TextButton>
     </div>
     <PlacesDialog
       v-model:open="find.reviewing"
-      title="What will change"
+      title="Replace all"
       :places="find.places"
       :replacement="find.replacement"
       :pattern="find.query.pattern"
@@ -138,7 +129,6 @@ function onKey(event: KeyboardEvent): void {
 }
 .find-input {
   width: 260px;
-  padding-block: 2px;
 }
 .find-standing {
   flex: 1 1 120px;

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import type { MatchInTrack } from '../../core/find/replace.ts';
 import PlacesList from './PlacesList.vue';
 import DialogSheet from '../controls/DialogSheet.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const props = defineProps<{
   title: string;
@@ -29,10 +30,10 @@ function toggle(place: MatchInTrack): void {
   <DialogSheet v-model:open="open" :title="title" :width="720" :footer="null" destroy-on-close>
     <PlacesList :places="places" :left="left" :replacement="replacement" :pattern="pattern" @toggle="toggle" />
     <div class="places-foot">
-      <button type="button" class="plain-button main" :disabled="chosen.length === 0" @click="emit('done', chosen)">
+      <TextButton main :disabled="chosen.length === 0" @click="emit('done', chosen)">
         Change {{ chosen.length === 1 ? 'one place' : `${chosen.length} places` }}
-      </button>
-      <button type="button" class="plain-button" @click="open = false">Leave everything</button>
+      </TextButton>
+      <TextButton @click="open = false">Cancel</TextButton>
     </div>
   </DialogSheet>
 </template>

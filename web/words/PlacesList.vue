@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import CheckField from '../controls/CheckField.vue';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, useTemplateRef } from 'vue';
 import { replacementFor, type MatchInTrack } from '../../core/find/replace.ts';
@@ -63,7 +64,7 @@ const measure = (row: unknown): void => {
 
 <template>
   <div ref="list" class="places" tabindex="0">
-    <ul aria-label="What will change" :style="room">
+    <ul aria-label="Places to change" :style="room">
       <li
         v-for="row in rows"
         :key="`${row.place.caption} ${row.place.from}`"
@@ -72,15 +73,14 @@ const measure = (row: unknown): void => {
         :aria-setsize="places.length"
         :aria-posinset="row.index + 1"
       >
-        <label>
-          <input type="checkbox" :checked="!left.has(row.place)" @change="$emit('toggle', row.place)" />
+        <CheckField :model-value="!left.has(row.place)" @update:model-value="$emit('toggle', row.place)">
           <span class="figures">{{ row.time }}</span>
           <span class="place-text" dir="auto"
             >{{ row.before }}<del>{{ row.was }}</del
             >{{ ' ' }}<ins v-if="row.now">{{ row.now }}</ins
             >{{ row.after }}</span
           >
-        </label>
+        </CheckField>
       </li>
     </ul>
   </div>
@@ -96,14 +96,12 @@ ul {
   padding: 0;
   list-style: none;
 }
-label {
-  display: flex;
-  align-items: baseline;
-  gap: 12px;
+li {
   padding: 5px 2px;
   border-bottom: 1px solid var(--rule);
 }
 .figures {
+  margin-right: 12px;
   color: var(--soft);
 }
 .place-text {

@@ -4,6 +4,7 @@ import { useDialogs } from '../stores/dialogs.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useSeveral } from '../captions/use-several.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const selection = useSelection();
 const track = useTrack();
@@ -18,14 +19,16 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     <p role="status">
       <b>{{ many }} captions</b>
     </p>
-    <button type="button" class="plain-button" @click="several.proof()">
+    <TextButton @click="several.proof()">
       {{ allProofed ? 'Not proofed' : 'Proofed' }}
-    </button>
-    <button type="button" class="plain-button" @click="dialogs.open = 'label'">Label…</button>
-    <button type="button" class="plain-button" @click="several.join()">Join</button>
-    <button type="button" class="plain-button" @click="dialogs.open = 'shift'">Shift…</button>
-    <button type="button" class="plain-button" @click="dialogs.open = 'reflow'">Lay out anew…</button>
-    <button type="button" class="plain-button" @click="several.remove()">Delete</button>
-    <button type="button" class="plain-button" @click="several.keepOnly()">Keep only these</button>
+    </TextButton>
+    <TextButton @click="dialogs.open = 'label'">Label…</TextButton>
+    <TextButton @click="several.join()">Join</TextButton>
+    <TextButton @click="dialogs.open = 'shift'">Shift…</TextButton>
+    <TextButton @click="dialogs.open = 'reflow'">Reflow…</TextButton>
+    <TextButton @click="several.remove()">Delete</TextButton>
+    <TextButton class="apart" danger @click="several.keepOnly()">
+      Keep only these, delete the other {{ track.captions.length - many }}
+    </TextButton>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { useShownSurface } from './shown-surface.ts';
 import { useDoubt } from './use-doubt.ts';
+import TextButton from '../controls/TextButton.vue';
 
 const doubt = useDoubt();
 const track = useTrack();
@@ -88,24 +89,20 @@ onBeforeUnmount(() => {
   >
     <span class="soft">{{ certainty === null ? 'Instead:' : `Heard with ${certainty}% certainty:` }}</span>
     <span v-if="doubt.open.looking" class="soft">looking for words that sound alike…</span>
-    <button
+    <TextButton
       v-for="(word, i) in doubt.open.words"
       :key="word.text"
-      type="button"
-      class="plain-button"
-      :class="{ main: i === 0 }"
-      :title="word.why"
+      :main="i === 0"
+      :tip="word.why"
       :disabled="!track.editable"
       @click="doubt.take(i)"
     >
       {{ word.text }} <kbd>{{ i + 1 }}</kbd>
-    </button>
+    </TextButton>
     <span v-if="!doubt.open.looking && doubt.open.words.length === 0" class="soft"
       >no suggestion; type what is said.</span
     >
-    <button type="button" class="plain-button" :disabled="!track.editable" @click="doubt.keep()">
-      Keep “{{ written }}” <kbd>0</kbd>
-    </button>
+    <TextButton :disabled="!track.editable" @click="doubt.keep()"> Keep “{{ written }}” <kbd>0</kbd> </TextButton>
   </div>
 </template>
 
@@ -133,7 +130,7 @@ onBeforeUnmount(() => {
   margin-left: 4px;
   color: var(--soft);
 }
-.suggestions .main kbd {
+.suggestions .ant-btn-primary kbd {
   color: inherit;
 }
 </style>

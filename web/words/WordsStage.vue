@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import { computed } from 'vue';
 import { useCaption } from '../captions/use-caption.ts';
 import { useGoToFinding } from '../checks/use-go-to-finding.ts';
@@ -18,6 +19,7 @@ import { useFind } from './use-find.ts';
 import { useCorrections } from './use-corrections.ts';
 import WordsSurface from './WordsSurface.vue';
 import KeyHint from '../commands/KeyHint.vue';
+import TextButton from '../controls/TextButton.vue';
 
 const track = useTrack();
 const place = usePlace();
@@ -39,55 +41,29 @@ const readings = [
 <template>
   <div class="stage-bar">
     <h2 class="visually-hidden">Words</h2>
-    <div class="readings" role="group" aria-label="How the words are read">
-      <button
-        v-for="[id, name] in readings"
-        :key="id"
-        type="button"
-        :aria-pressed="preferences.reading === id"
-        @click="preferences.reading = id"
-      >
-        {{ name }}
-      </button>
-    </div>
-    <button
-      type="button"
-      class="plain-button"
-      :disabled="doubt.count === 0"
-      title="Next doubtful word, with suggestions"
-      @click="doubt.next()"
-    >
+    <ChoiceButtons v-model="preferences.reading" label="How the words are read" :options="readings" />
+    <TextButton :disabled="doubt.count === 0" tip="Next doubtful word, with suggestions" @click="doubt.next()">
       {{ doubt.count }} doubtful <KeyHint command="doubtful" />
-    </button>
-    <button type="button" class="plain-button" :disabled="!findable" @click="goToFinding(1)">
-      Next finding <KeyHint command="finding" />
-    </button>
+    </TextButton>
+    <TextButton :disabled="!findable" @click="goToFinding(1)"> Next finding <KeyHint command="finding" /> </TextButton>
     <span class="spring"></span>
-    <button
-      v-if="place.caption?.proofed"
-      type="button"
-      class="plain-button"
-      :disabled="!track.editable"
-      @click="caption.unproof()"
-    >
-      Proofed ✓, take back
-    </button>
-    <button
+    <TextButton v-if="place.caption?.proofed" :disabled="!track.editable" @click="caption.unproof()">
+      Proofed ✓, undo
+    </TextButton>
+    <TextButton
       v-else
-      type="button"
-      class="plain-button"
       :disabled="!place.caption || !track.editable"
-      title="Proofed, and on to the next"
+      tip="Proofed, and on to the next"
       @click="caption.proof()"
     >
       Proofed <KeyHint command="proof" />
-    </button>
-    <button type="button" class="plain-button words-find" title="Find and replace" @click="find.start()">
+    </TextButton>
+    <TextButton class="words-find" tip="Find and replace" @click="find.start()">
       Find <KeyHint command="find" />
-    </button>
+    </TextButton>
   </div>
   <p v-if="!track.editable" class="words-note" role="status">
-    This is a machine draft: it stays as the recogniser left it.
+    This is a machine draft: read-only, as the recogniser left it.
   </p>
   <FindBar v-if="find.open" />
   <EmptyTrack v-if="track.captions.length === 0" />
@@ -99,7 +75,7 @@ const readings = [
     <PlacesDialog
       v-if="corrections.offer"
       v-model:open="corrections.choosing"
-      :title="`Where “${corrections.offer.correction.was}” stands too`"
+      :title="`Other places with “${corrections.offer.correction.was}”`"
       :places="corrections.offer.places"
       :replacement="corrections.offer.correction.now"
       :pattern="false"

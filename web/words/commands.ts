@@ -26,14 +26,14 @@ export function wordsCommands(): readonly Command[] {
   function correctSame(): void {
     corrections.settle();
     if (corrections.offer) void corrections.correctIn(corrections.offer.places);
-    else messages.remark = 'There is no mend to repeat: mend a word, and the other places are offered.';
+    else messages.remark = 'There is no correction to repeat: correct a word, and its other places are offered.';
   }
 
   return [
     ...inSection('Mending words', [
       {
         id: 'heard',
-        title: 'The word just heard, to mend it; again, the one before',
+        title: 'Select the word just heard; again, the one before',
         keys: ['F3'],
         mac: ['Ctrl+s'],
         run: inWords(heard),
@@ -52,7 +52,7 @@ export function wordsCommands(): readonly Command[] {
         mac: ['Ctrl+Shift+w'],
         run: inWords(() => doubt.suggestHere()),
       },
-      { id: 'mend-same', title: 'Mend the same mistake everywhere', keys: ['Ctrl+m'], run: correctSame },
+      { id: 'mend-same', title: 'Correct the same mistake everywhere', keys: ['Ctrl+m'], run: correctSame },
       {
         id: 'find',
         title: 'Find and replace',

@@ -74,7 +74,7 @@ export const useCorrections = defineStore('mends', () => {
     if (!now || !track.editable) return;
     leave();
     if (!(await replaceIn(places, now.correction.now, false))) {
-      messages.remark = 'Those captions have been changed since, so nothing was mended in them.';
+      messages.remark = 'Those captions have been changed since, so nothing was changed in them.';
       return;
     }
     messages.remark = `“${now.correction.was}” became “${now.correction.now}” in ${places.length === 1 ? 'one more place' : `${String(places.length)} more places`}.`;

@@ -119,7 +119,7 @@ export const useDoubt = defineStore('doubt', () => {
     open.value = mine;
     const isMine = (): boolean => open.value?.caption === caption.id && open.value.asked === asked;
     const heard = asked.words.map((w) => bare(w[6])).join(' ');
-    const mended = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Mended so elsewhere' }));
+    const mended = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Corrected so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
       otherTracks().then((all) =>
         all.map((t) => ({ text: wordsAt(t.captions, asked.start, asked.end), why: `Here in “${t.name}”` })),

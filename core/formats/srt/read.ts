@@ -37,10 +37,10 @@ function mendTimes(stop: Stop, warnings: ParseWarning[]): TimeLine {
   if (at.start >= 0 && at.end >= at.start) return at;
   let { start, end } = at;
   if (end < start) {
-    note(warnings, stop, 'The end came before the start; the two were exchanged.');
+    note(warnings, stop, 'The end came before the start; the two were swapped.');
     [start, end] = [end, start];
   }
-  if (start < 0) note(warnings, stop, 'The time was below nought; it was set to nought.');
+  if (start < 0) note(warnings, stop, 'The time was negative; it was set to zero.');
   return { ...at, start: Math.max(0, start), end: Math.max(0, end) };
 }
 

@@ -138,7 +138,7 @@ describe('reading SRT', () => {
     ],
     ['a blank line in the text', usual.replace('One\nline', 'One\n\nline'), ['4: A blank line stood']],
     ['a tag left open', usual.replace('Two', '<i>Two'), ['8: A tag was not closed']],
-    ['braces for a player', usual.replace('Two', '{\\fad(1,2)}Two'), ['8: What stood in braces']],
+    ['braces for a player', usual.replace('Two', '{\\fad(1,2)}Two'), ['8: Player commands in braces']],
     ['text beside the times', usual.replace('4,000\nTwo', '4,000 Two'), ['7: The text stood on the line of the times']],
     ['a cut file', `${usual}\n3\n00:00:05,0`, ['10: The file ends in the middle of a caption: only “3 / 00:00:05,0”']],
     ['what stands before', `Hello\n\n${usual}`, ['1: “Hello” stands before']],

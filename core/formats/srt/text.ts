@@ -153,8 +153,7 @@ export function readSrtText(source: string): Inline {
   const faults: string[] = [];
   if (open.some((o) => o.kind !== null))
     faults.push('A tag was not closed; what it marks was taken to run to the end of the caption.');
-  if (dropped > 0)
-    faults.push('What stood in braces with a backslash is meant for a player, not for people; it was left out.');
+  if (dropped > 0) faults.push('Player commands in braces were left out.');
   for (const left of open) mark(reading, left);
   if (marks.length > 1) marks.sort(byExtent);
   return { text: reading.text, marks, speakers: [], times: [], placement, faults };

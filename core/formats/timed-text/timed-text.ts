@@ -139,7 +139,7 @@ function read(text: string): ReadResult {
   const read = found.map(({ line, at, text: body }): ReadCaption => {
     let [start, end] = [ms(at.start), ms(at.end)];
     if (end < start) {
-      warnings.push({ line, message: 'The end came before the start; the two were exchanged.' });
+      warnings.push({ line, message: 'The end came before the start; the two were swapped.' });
       [start, end] = [end, start];
     }
     // The number of the next caption stands at the end of this one's text.

@@ -40,7 +40,7 @@ describe('the track file', () => {
 
   it('refuses a file that was cut', () => {
     expect(() => readAs(trackFile, '{"fenwix":"track","version":1,"captions":[{')).toThrow(
-      'This track file is not whole',
+      'This track file is incomplete',
     );
   });
 });

@@ -29,7 +29,9 @@ function parse(text: string): JsonObject {
     value = JSON.parse(text);
   } catch (error) {
     const why = error instanceof Error ? error.message.replace(/\s+/g, ' ') : '';
-    throw new Unreadable(`This track file is not whole: its JSON ends or breaks off somewhere (${why.slice(0, 120)}).`);
+    throw new Unreadable(
+      `This track file is incomplete: its JSON ends or breaks off somewhere (${why.slice(0, 120)}).`,
+    );
   }
   if (typeof value === 'object' && value !== null && (value as JsonObject)['fenwix'] === 'track')
     return value as JsonObject;

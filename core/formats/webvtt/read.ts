@@ -39,7 +39,7 @@ function timingsOf(line: string, at: number, rescue: boolean, say: Say): Timings
   if (strict) {
     if (strict.end >= strict.start) return strict;
     if (rescue) {
-      say(at, 'The end came before the start; the two were exchanged.');
+      say(at, 'The end came before the start; the two were swapped.');
       return { ...strict, start: strict.end, end: strict.start };
     }
     say(at, 'The end comes before the start; the caption was given no time on screen.');
@@ -54,7 +54,7 @@ function timingsOf(line: string, at: number, rescue: boolean, say: Say): Timings
     );
     return null;
   }
-  say(at, `The times ${quoted(line)} are not as WebVTT wants them; the cue was rescued.`);
+  say(at, `The times ${quoted(line)} are not as WebVTT wants them; the cue was recovered.`);
   const start = Math.max(0, Math.min(found.start, found.end));
   return { start, end: Math.max(start, found.start, found.end), settings: found.rest };
 }

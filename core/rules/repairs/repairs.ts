@@ -72,13 +72,13 @@ const onlyAsked: ReadonlySet<RuleId> = new Set(['doubled-word']);
 
 /** What people have to do themselves. */
 const byHand: Readonly<Partial<Record<RuleId, string>>> = {
-  'stray-punctuation': 'Where the sign belongs is for somebody to say.',
-  'doubtful-word': 'Somebody has to hear it, and mend or proof it.',
-  'no-end-mark': 'Whether a sentence ends there is for somebody to say.',
-  unclosed: 'Where it should close is for somebody to say.',
-  provisional: 'The text has to be placed in the sound first.',
-  'in-conflict': 'Somebody has to choose one of the versions; the monitor shows them.',
-  'not-proofed': 'Somebody has to hear it.',
+  'stray-punctuation': 'Only a person can say where the mark belongs.',
+  'doubtful-word': 'Listen to it, then correct or proof it.',
+  'no-end-mark': 'Only a person can say whether a sentence ends there.',
+  unclosed: 'Only a person can say where it should close.',
+  provisional: 'The caption has to be timed first.',
+  'in-conflict': 'Choose one of the versions in the monitor.',
+  'not-proofed': 'Listen to it first.',
 };
 
 /** A repair that can be made. */
@@ -105,8 +105,8 @@ function reason(captions: readonly Caption[], i: number, finding: Finding, conte
     return `Needs ${seconds(wanted - (here.end - here.start))} more; ${room}, and its neighbours are full.`;
   }
   if (finding.rule === 'line-too-long' || finding.rule === 'too-many-lines' || finding.rule === 'too-many-words')
-    return 'No way to break it fits, and there is no time to share it in two.';
-  return 'Everything that could be tried would break another rule.';
+    return 'No line break fits, and there is no time to split it in two.';
+  return 'Every possible repair would break another rule.';
 }
 
 /** The repair of one finding of the caption at an index, or why there is none. */

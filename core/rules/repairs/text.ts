@@ -37,7 +37,7 @@ export function breakAgain(captions: readonly Caption[], i: number, context: Rul
   // What is more than its lines hold fits no better when they break elsewhere.
   if (!here || measure(here, context.style.counting).characters > lineLength.limit * lines.limit) return [];
   const after = brokenAgain(here, context);
-  return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'The lines break elsewhere.' }];
+  return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'Lines broken differently.' }];
 }
 
 /** Shared among two captions or more, each for the words said in it. */
@@ -57,7 +57,7 @@ export function share(captions: readonly Caption[], i: number, context: RuleCont
       timing: here.timing,
     };
   });
-  return [{ from: i, to: i + 1, after, says: `It is shared among ${String(after.length)} captions.` }];
+  return [{ from: i, to: i + 1, after, says: `Split into ${String(after.length)} captions.` }];
 }
 
 /** Whether two captions have room in one, as far as their lengths tell. */
@@ -100,7 +100,7 @@ export function tidySpaces(captions: readonly Caption[], i: number): Candidate[]
     if (edge) after = spliceText(after, from, to, '');
     else if (to - from > 1) after = spliceText(after, from, to, ' ');
   }
-  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Spaces too many are taken out.' }];
+  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Extra spaces removed.' }];
 }
 
 /** What stands for signs a set does not have. */
@@ -123,10 +123,10 @@ export function plainCharacters(captions: readonly Caption[], i: number): Candid
     const plain = plainSigns[here.text[at] ?? ''];
     if (plain !== undefined) after = spliceText(after, at, at + 1, plain);
   }
-  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Signs are written plainly.' }];
+  return after === here ? [] : [{ from: i, to: i + 1, after: [after], says: 'Unsupported characters replaced.' }];
 }
 
 /** A caption without text goes. */
 export const remove = (_: readonly Caption[], i: number): Candidate[] => [
-  { from: i, to: i + 1, after: [], says: 'The empty caption is removed.' },
+  { from: i, to: i + 1, after: [], says: 'Empty caption removed.' },
 ];

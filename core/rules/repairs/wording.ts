@@ -107,7 +107,7 @@ export function capitalise(captions: readonly Caption[], i: number, context: Rul
     (c, { from }) => spliceText(c, from, from + 1, c.text.charAt(from).toUpperCase()),
     here,
   );
-  return rewritten(i, after, context, 'The sentence begins with a capital.');
+  return rewritten(i, after, context, 'Capital letter at the start of the sentence.');
 }
 
 /** Hesitations taken out, with the commas that held them; a capital they leave behind goes to the next word. */
@@ -118,7 +118,7 @@ export function dropHesitations(captions: readonly Caption[], i: number, context
   const says = `${found.map(({ word }) => `“${word}”`).join(', ')} taken out.`;
   const after = found.reduceRight((c, { from, to, word }) => without(c, from, to, /^\p{Lu}/u.test(word)), here);
   if (!/[\p{L}\p{N}]/u.test(after.text))
-    return [{ from: i, to: i + 1, after: [], says: 'The caption held hesitations only and is removed.' }];
+    return [{ from: i, to: i + 1, after: [], says: 'Removed: it held only hesitations.' }];
   return rewritten(i, after, context, says);
 }
 

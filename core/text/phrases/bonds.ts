@@ -25,7 +25,9 @@ export function phrasesOf(language: string | null | undefined): Phrases {
 /** Words that carry no weight of their own, after which no noun phrase goes on. */
 const small = kind.prepositions | kind.determiners | kind.auxiliaries | kind.subjects;
 /** They want the word after them, whatever it is. */
-const leaning = kind.determiners | kind.negations | kind.prepositions | kind.numbers;
+const leaning = kind.determiners | kind.negations | kind.prepositions;
+/** After a number something else begins with these. */
+const notCounted = kind.determiners | kind.auxiliaries | kind.subjects | kind.negations | kind.pronouns;
 
 /**
  * How closely two words that follow each other belong together.
@@ -42,7 +44,8 @@ function bondOf(a: WordFacts, b: WordFacts): Bond {
   if (a.bare === '' || b.bare === '') return 'none';
   const introduces = (b.kinds & kind.conjunctions) !== 0;
   if ((a.kinds & kind.conjunctions) !== 0 && !introduces) return 'close';
-  if ((a.kinds & leaning) !== 0 || a.isFigure) return 'close';
+  if (a.isFigure || (a.kinds & kind.numbers) !== 0) return bondOfNumber(b);
+  if ((a.kinds & leaning) !== 0) return 'close';
   if (introduces) return 'phrase';
   if (a.isCapital && b.isCapital) return 'close';
   if ((a.kinds & kind.auxiliaries) !== 0)
@@ -51,6 +54,13 @@ function bondOf(a: WordFacts, b: WordFacts): Bond {
   if (a.isAdjective) return (b.kinds & small) !== 0 ? 'none' : 'close';
   if ((b.kinds & kind.prepositions) !== 0) return 'phrase';
   return (b.kinds & kind.negations) !== 0 ? 'loose' : 'none';
+}
+
+/** A number belongs to what it counts: “7 boats”, “half past”, “two other gates”; not to “and”, “at”, “they” or “when”. */
+function bondOfNumber(b: WordFacts): Bond {
+  if ((b.kinds & (kind.units | kind.counted)) !== 0) return 'close';
+  if ((b.kinds & (kind.conjunctions | kind.prepositions)) !== 0) return 'phrase';
+  return (b.kinds & notCounted) !== 0 ? 'none' : 'close';
 }
 
 /**

@@ -49,4 +49,6 @@ export const english: PhraseTable = {
     `one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen
     nineteen twenty thirty forty fifty sixty seventy eighty ninety hundred thousand million billion half quarter dozen`,
   ),
+  pronouns: setOf('it you me him us them this that these those which what whose who whom'),
+  counted: setOf('other others more such extra last next first second third full whole half'),
 };

@@ -19,6 +19,10 @@ export interface PhraseTable {
   readonly titles: ReadonlySet<string>;
   readonly units: ReadonlySet<string>;
   readonly numbers: ReadonlySet<string>;
+  /** Pronouns that are objects too, and words that ask: no number belongs to them. */
+  readonly pronouns: ReadonlySet<string>;
+  /** Determiners that are counted, as in “two other boats”. */
+  readonly counted: ReadonlySet<string>;
 }
 
 const setOf = (words: string): ReadonlySet<string> => new Set(words.split(/\s+/));
@@ -37,6 +41,8 @@ export const noPhrases: PhraseTable = {
   titles: new Set(),
   units: new Set(),
   numbers: new Set(),
+  pronouns: new Set(),
+  counted: new Set(),
 };
 
 export { setOf };

@@ -14,6 +14,8 @@ const lists = [
   'titles',
   'units',
   'numbers',
+  'pronouns',
+  'counted',
 ] as const satisfies readonly (keyof PhraseTable)[];
 type List = (typeof lists)[number];
 
@@ -58,6 +60,9 @@ const clauseEnd = new RegExp(`[,;:،、；：–—]${closers}$`, 'u');
 
 /** A stretch of words without the punctuation around it; empty where it is only signs. */
 export const bare = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
+
+/** Whether a text ends with the end of a sentence. */
+export const endsSentence = (text: string): boolean => sentenceEnd.test(text.trimEnd());
 
 /** @param word as written, with its punctuation */
 export function factsOf(word: string, { table, kinds, seen }: Phrases): WordFacts {

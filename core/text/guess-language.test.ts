@@ -1,0 +1,54 @@
+import { describe, expect, it } from '@jest/globals';
+import { languageOfName, languageOfText } from './guess-language.ts';
+
+describe('the language in a file’s name', () => {
+  it.each([
+    ['captions.ar.vtt', 'ar'],
+    ['talk_en_GB.srt', 'en-GB'],
+    ['talk-pt-BR.srt', 'pt-BR'],
+    ['talk.zh-Hant.ttml', 'zh-Hant'],
+    ['talk.es-419.srt', 'es-419'],
+    ['talk.EN.srt', 'en'],
+    ['sit-in.srt', null],
+    ['captions.vtt', null],
+    ['lock.v2.srt', null],
+    ['lock.xx.srt', null],
+    ['en.srt', null],
+    ['', null],
+  ])('%s: %s', (name, language) => {
+    expect(languageOfName(name)).toBe(language);
+  });
+});
+
+describe('the language of a text', () => {
+  // The first article of the Universal Declaration of Human Rights, as the United Nations publish it.
+  it.each([
+    [
+      'ar',
+      'يولد جميع الناس أحرارًا متساوين في الكرامة والحقوق. وقد وهبوا عقلاً وضميرًا وعليهم أن يعامل بعضهم بعضًا بروح الإخاء.',
+    ],
+    [
+      'en',
+      'All human beings are born free and equal in dignity and rights. They are endowed with reason and conscience.',
+    ],
+    [
+      'de',
+      'Alle Menschen sind frei und gleich an Würde und Rechten geboren. Sie sind mit Vernunft und Gewissen begabt.',
+    ],
+    [
+      'fr',
+      'Tous les êtres humains naissent libres et égaux en dignité et en droits. Ils sont doués de raison et de conscience.',
+    ],
+    [
+      'es',
+      'Todos los seres humanos nacen libres e iguales en dignidad y derechos y, dotados como están de razón y conciencia.',
+    ],
+    ['ja', 'すべての人間は、生まれながらにして自由であり、かつ、尊厳と権利とについて平等である。'],
+    ['ru', 'Все люди рождаются свободными и равными в своем достоинстве и правах. Они наделены разумом и совестью.'],
+  ])('%s', (language, text) => {
+    expect(languageOfText(text)?.split('-')[0]).toBe(language);
+  });
+  it.each(['', 'Go.', '12345 67890 12345 67890 12345'])('%j is not enough to tell', (text) => {
+    expect(languageOfText(text)).toBeNull();
+  });
+});

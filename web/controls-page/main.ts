@@ -1,0 +1,14 @@
+import '../nonce.ts';
+import '../theme/tokens.css';
+import '../theme/controls.css';
+import { createPinia } from 'pinia';
+import { createApp } from 'vue';
+import { createRouter, createWebHistory } from 'vue-router';
+import App from '../App.vue';
+import ControlsPage from './ControlsPage.vue';
+
+const router = createRouter({
+  history: createWebHistory(),
+  routes: [{ path: '/:rest(.*)*', name: 'jobs', component: ControlsPage }],
+});
+createApp(App).use(createPinia()).use(router).mount('#app');

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import Input from 'ant-design-vue/es/input';
+import { useTemplateRef } from 'vue';
+
+/** A line of text; what else an input takes is passed on to it. */
+defineOptions({ inheritAttrs: false });
+defineProps<{ label?: string; invalid?: boolean; small?: boolean }>();
+const value = defineModel<string>({ required: true });
+const input = useTemplateRef<{ focus: () => void; input?: { input?: HTMLInputElement } }>('input');
+defineExpose({
+  focus: () => input.value?.focus(),
+  select: () => (input.value as unknown as { select?: () => void } | null)?.select?.(),
+});
+</script>
+
+<template>
+  <Input
+    ref="input"
+    v-model:value="value"
+    v-bind="$attrs"
+    :aria-label="label"
+    :aria-invalid="invalid || undefined"
+    :status="invalid ? 'error' : ''"
+    :size="small ? 'small' : 'middle'"
+  />
+</template>
