@@ -114,7 +114,7 @@ function edit(caption: Caption): void {
     </h2>
     <span class="soft checks-against">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
     <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
-    <TextButton main v-if="all.length > 0" :disabled="wholeTrack.working" @click="repairs.repairMany('every')">
+    <TextButton v-if="all.length > 0" main :disabled="wholeTrack.working" @click="repairs.repairMany('every')">
       Repair everything
     </TextButton>
   </div>

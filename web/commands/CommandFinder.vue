@@ -18,7 +18,11 @@ watch(
   (now) => {
     if (!now) return;
     wanted.value = '';
-    void nextTick(() => setTimeout(() => input.value?.focus()));
+    void nextTick(() =>
+      setTimeout(() => {
+        input.value?.focus();
+      }),
+    );
   },
   { immediate: true },
 );

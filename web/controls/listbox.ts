@@ -26,7 +26,7 @@ export function nameList(input: Element, popup: Element | null, { id, label, inv
   set(input, 'aria-autocomplete', 'list');
   set(input, 'aria-owns', null);
   set(input, 'aria-controls', list ? id : null);
-  set(input, 'aria-activedescendant', active?.id ? active.id : null);
+  set(input, 'aria-activedescendant', active?.id ?? null);
   set(input, 'aria-invalid', invalid ? 'true' : null);
   set(input, 'aria-describedby', describedBy);
   if (!list || !popup) return;

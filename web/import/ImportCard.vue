@@ -46,7 +46,7 @@ const formatChoices = computed(() => {
   const found = file && from.value === '' ? formatNamed(file.format)?.title : undefined;
   return [
     { value: '', title: found ?? 'Detect automatically' },
-    ...formats.map((f) => ({ value: f.name as string, title: f.title })),
+    ...formats.map((f) => ({ value: f.name, title: f.title })),
   ];
 });
 const encodingChoices = computed(() => {
@@ -57,7 +57,7 @@ const encodingChoices = computed(() => {
       value: '',
       title: found === undefined ? 'Detect automatically' : (encodings.find((e) => e.name === found)?.title ?? found),
     },
-    ...encodings.map((e) => ({ value: e.name as string, title: e.title })),
+    ...encodings.map((e) => ({ value: e.name, title: e.title })),
   ];
 });
 const problems = computed(() => {
