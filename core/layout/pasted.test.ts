@@ -76,12 +76,30 @@ describe('pasted lines', () => {
     expect(laid[2]?.start).toBe(1000);
   });
 
-  it('share all of the time where none is left before it', () => {
+  it('wait to be timed where no time is left before what was there', () => {
     const lines = ['nobody waits', 'nobody waves', 'we keep the lower grades shot'];
     const laid = pasted(lines, { old: [heard], since: 1000, until: 9500 }, frame, newId);
     expect(laid.map((c) => c.text.replace('\n', ' '))).toEqual(lines);
-    expect(laid[0]?.start).toBe(1000);
+    expect(laid.map((c) => c.timing)).toEqual(['provisional', 'provisional', 'set']);
+    expect(laid.at(-1)?.start).toBe(1000);
     expect(laid.at(-1)?.end).toBeLessThanOrEqual(9500);
+  });
+
+  it('wait to be timed where there is no room for them, and change nobody’s times', () => {
+    const next = 3600;
+    const short = { ...heard, end: next };
+    const laid = pasted(
+      [heard.text.replace(/\n/g, ' '), 'Part three.', 'Tonight we work'],
+      { old: [short], since: 0, until: next },
+      frame,
+      newId,
+    );
+    const waiting = laid.filter((c) => c.timing === 'provisional');
+    expect(waiting.map((c) => c.text)).toEqual(['Part three.', 'Tonight we work']);
+    expect(waiting.every((c) => c.words.length === 0)).toBe(true);
+    const timed = laid.filter((c) => c.timing === 'set');
+    expect(timed.flatMap((c) => c.words.map((w) => w.slice(2, 4)))).toEqual(heard.words.map((w) => w.slice(2, 4)));
+    expect(timed.at(-1)?.end).toBeLessThanOrEqual(next);
   });
 
   it('keep every word in order, overlap nowhere and stay before what follows', () => {

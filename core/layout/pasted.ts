@@ -60,14 +60,14 @@ interface Room {
 
 /**
  * Times of words in a row: their own where they were there, else those of the words they stand in for,
- * shared by letters; where there were none, the time between, however little.
- * @returns null where that is less than a millisecond for a letter: nothing could be told apart then
+ * shared by letters; where there were none, the time between.
+ * @returns a word each; null for those that have less than a millisecond a letter: nothing could be told apart there
  */
 function timed(
   words: readonly SpokenLine[],
   old: readonly WordRange[],
   { since, start, end }: Room,
-): WordRange[] | null {
+): (WordRange | null)[] {
   const text = words.map((w) => w.text).join(' ');
   let at = 0;
   const ranges = words.map((w) => {
@@ -75,7 +75,7 @@ function timed(
     at += w.text.length + 1;
     return { from, to: from + w.text.length };
   });
-  const out: WordRange[] = [];
+  const out: (WordRange | null)[] = [];
   let clock = start;
   let before = -1;
   for (let i = 0; i < words.length;) {
@@ -89,8 +89,8 @@ function timed(
       const from = gone ? Math.max(clock, first[2]) : i === 0 ? Math.min(since, clock) : clock;
       const to = gone ? Math.max(from, last[3]) : stop;
       const run = ranges.slice(i, next);
-      if (to - from < run.reduce((sum, r) => sum + r.to - r.from, 0)) return null;
-      out.push(...shareByLetters(text, run, from, to));
+      const fits = to - from >= run.reduce((sum, r) => sum + r.to - r.from, 0);
+      out.push(...(fits ? shareByLetters(text, run, from, to) : run.map(() => null)));
     }
     const same = old[after];
     const range = ranges[next];
@@ -104,10 +104,10 @@ function timed(
   return out;
 }
 
-/** Times of words by their letters alone. */
-function sharedOut(words: readonly SpokenLine[], start: number, end: number): WordRange[] {
-  const text = words.map((w) => w.text).join(' ');
-  return shareByLetters(text, tokensOf(text, 0, text.length), start, end);
+/** Captions for words that have no room in time: laid out as if there were some. They wait to be timed, and take no time from anybody. */
+function withoutTime(of: Caption, frame: Frame, newId: () => string): Caption[] {
+  const asLong = { ...of, start: 0, end: Math.max(1, of.text.length * perLetter), words: [] };
+  return reflow([asLong], frame, newId).map((c) => ({ ...c, timing: 'provisional', words: [] }));
 }
 
 /**
@@ -137,37 +137,66 @@ export function pasted(
   const letters = words.reduce((sum, w) => sum + w.text.length + 1, 0);
   const room = Math.max(first.start + 1, until - gap);
   const end = Math.max(last.end, Math.min(room, first.start + letters * perLetter));
-  const times =
-    timed(
-      said,
-      known.map((k) => k.word),
-      { since: Math.min(first.start, since + gap), start: first.start, end },
-    ) ?? sharedOut(said, first.start, Math.max(end, first.start + letters));
+  const times = timed(
+    said,
+    known.map((k) => k.word),
+    { since: Math.min(first.start, since + gap), start: first.start, end },
+  );
+  /** Where each word begins in all of them, joined by spaces. */
+  const offsets: number[] = [];
+  said.reduce((at, w) => (offsets.push(at), at + w.text.length + 1), 0);
   const laid: Caption[] = [];
+  const roomless = new Set<Caption>();
   for (let i = 0; i < said.length;) {
     let stop = i;
     while (stop < said.length && said[stop]?.line === said[i]?.line) stop++;
-    const offset = times[i]?.[0] ?? 0;
     const here = said.slice(i, stop);
+    const text = here.map((w) => w.text).join(' ');
+    const offset = offsets[i] ?? 0;
+    const words = times
+      .slice(i, stop)
+      .flatMap((w): WordRange[] => (w ? [[w[0] - offset, w[1] - offset, w[2], w[3], w[4], w[5], w[6]]] : []));
     const line = caption({
       id: '',
-      start: times[i]?.[2] ?? first.start,
-      end: times[stop - 1]?.[3] ?? end,
+      start: words[0]?.[2] ?? first.start,
+      end: words.at(-1)?.[3] ?? end,
       timing: here.some((w) => w.old !== null) ? 'set' : 'provisional',
-      text: here.map((w) => w.text).join(' '),
-      words: times.slice(i, stop).map((w): WordRange => [w[0] - offset, w[1] - offset, w[2], w[3], w[4], w[5], w[6]]),
+      text,
+      words,
       placement: first.placement,
     });
-    for (const c of reflow([line], frame, newId)) {
-      // Laying out may begin a caption before its first word, and then it must not come before the line above.
-      const least = (laid.at(-1)?.start ?? -1) + 1;
-      laid.push(c.start >= least ? c : { ...c, start: least, end: Math.max(c.end, least + 1) });
-    }
+    if (words.length === 0) {
+      const waiting = withoutTime(line, frame, newId);
+      waiting.forEach((c) => roomless.add(c));
+      laid.push(...waiting);
+    } else
+      for (const c of reflow([line], frame, newId)) {
+        // Laying out may begin a caption before its first word, and then it must not come before the line above.
+        const least = (laid.findLast((other) => !roomless.has(other))?.start ?? -1) + 1;
+        laid.push(c.start >= least ? c : { ...c, start: least, end: Math.max(c.end, least + 1) });
+      }
     i = stop;
   }
-  return laid.map((c, i): Caption => {
-    const most = Math.min((laid[i + 1]?.start ?? Infinity) - gap, Math.max(last.end, room));
-    const wanted = Math.max(c.end, c.start + timeNeeded(c, frame.style, frame.style.reading.speed.limit));
-    return { ...c, end: Math.max(c.start + 1, Math.min(wanted, most)) };
+  // Those that wait stand a millisecond each, right after the beginning of the caption before them, or right before
+  // what comes first.
+  const leading = laid.findIndex((c) => !roomless.has(c));
+  let waits = Math.max(0, (laid[leading]?.start ?? first.start) - Math.max(0, leading));
+  const placed = laid.map((c): Caption => {
+    if (!roomless.has(c)) {
+      waits = c.start + 1;
+      return c;
+    }
+    return { ...c, start: waits, end: ++waits };
   });
+  // From the last, so that each knows when the next one with times begins.
+  let nextStart = Infinity;
+  for (let i = placed.length - 1; i >= 0; i--) {
+    const [c, was] = [placed[i], laid[i]];
+    if (!c || !was || roomless.has(was)) continue;
+    const most = Math.min(nextStart - gap, Math.max(last.end, room));
+    const wanted = Math.max(c.end, c.start + timeNeeded(c, frame.style, frame.style.reading.speed.limit));
+    nextStart = c.start;
+    placed[i] = { ...c, end: Math.max(c.start + 1, Math.min(wanted, most)) };
+  }
+  return placed;
 }

@@ -50,10 +50,12 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
 }
 
 /** Raised whenever a rule finds otherwise than before, so that counts that were kept are made anew. */
-export const rulesVersion = 1;
+export const rulesVersion = 2;
 
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];
+
+const timedOrNull = (of: Caption | null): Caption | null => (of?.timing === 'set' ? of : null);
 
 /** The findings of the caption at a place, those that were let be left out. */
 export function findingsAt(captions: readonly Caption[], i: number, context: RuleContext): readonly Finding[] {
@@ -64,9 +66,17 @@ export function findingsAt(captions: readonly Caption[], i: number, context: Rul
   const signs = signsOf(caption.text);
   const measures = measure(caption, context.style.counting, (signs & sign.combining) === 0);
   const place = { caption, before, next, measures, signs };
+  // Captions that are not timed have no times to be held against, and none that others could be held against.
+  const isTimed = caption.timing === 'set';
+  const inTime =
+    before?.timing === 'provisional' || next?.timing === 'provisional'
+      ? { ...place, before: timedOrNull(before), next: timedOrNull(next) }
+      : place;
   let findings: Finding[] | null = null;
   for (const { rule, severity } of activeRules(context.style)) {
-    const departure = rule.check(place, context);
+    const isOfTime = rule.group === 'Time' || rule.group === 'Reading';
+    if (isOfTime && !isTimed && rule.id !== 'provisional') continue;
+    const departure = rule.check(isOfTime ? inTime : place, context);
     if (departure === null) continue;
     const finding: Finding = {
       rule: rule.id,

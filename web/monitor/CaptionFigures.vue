@@ -28,14 +28,11 @@ interface Row {
 const rows = computed<Row[]>(() => {
   const open = job.job;
   if (!open) return [];
-  const { style, rate } = open;
+  const { style } = open;
   const { lines, speed, duration } = measured(props.caption, style.counting);
   const limit = style.text.lineLength.limit;
-  const fast = style.reading.speed.limit;
-  const { shortest, longest } = style.time;
   const before = track.captions[place.index - 1];
   const gap = before ? props.caption.start - before.end : null;
-  const least = smallestGap(style, rate);
   return [
     ...lines.map((n, i): Row => ({
       name: `Line ${String(i + 1)}`,
@@ -45,6 +42,19 @@ const rows = computed<Row[]>(() => {
       over: n > limit,
       text: `${String(n)} of ${String(limit)}`,
     })),
+    // A caption that is not timed has no figures of time.
+    ...(props.caption.timing === 'set' ? timeRows(speed, duration, gap) : []),
+  ];
+});
+/** What the times of the caption say beside their limits. */
+function timeRows(speed: number, duration: number, gap: number | null): Row[] {
+  const open = job.job;
+  if (!open) return [];
+  const { style, rate } = open;
+  const fast = style.reading.speed.limit;
+  const { shortest, longest } = style.time;
+  const least = smallestGap(style, rate);
+  return [
     {
       name: 'Reading speed',
       value: Math.min(speed, fast * 3),
@@ -74,14 +84,16 @@ const rows = computed<Row[]>(() => {
           },
         ]),
   ];
-});
+}
 </script>
 
 <template>
   <section aria-label="Figures of the cursor caption">
     <h2 class="figures-head">
       <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
-      <span class="figures soft">{{ monitorClock(caption.start) }} → {{ monitorClock(caption.end) }}</span>
+      <span class="figures soft">{{
+        caption.timing === 'set' ? `${monitorClock(caption.start)} → ${monitorClock(caption.end)}` : '▲ not timed'
+      }}</span>
     </h2>
     <dl>
       <div v-for="row in rows" :key="row.name" class="figures-row">
@@ -97,7 +109,6 @@ const rows = computed<Row[]>(() => {
     <p class="figures-state">
       <b>{{ caption.proofed ? '✓ Proofed' : 'Not proofed' }}</b>
       <span v-if="caption.speakers[0]"> · Speaker {{ caption.speakers[0].speaker }}</span>
-      <span v-if="caption.timing === 'provisional'"> · Not timed</span>
     </p>
   </section>
 </template>

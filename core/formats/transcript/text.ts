@@ -49,6 +49,8 @@ function isProse(text: string): boolean {
 
 /** Signs of formats with a syntax of their own, none of which is a transcript. */
 const otherwise = /^\s*[{[]\s*["{[\]}]|^\s*<[!?/a-z]|-->|^\s*(?:function|import|const|#include)\b/i;
+/** A line as programs have them, whatever stands above it. */
+const program = /^(?:import|export) .* from ['"]|^(?:const|let|var) \w+ =|^#include [<"]/m;
 
 function write(sheet: Sheet, options: WriteOptions): string {
   return passagesOf(sheet.captions)
@@ -71,7 +73,10 @@ export const transcriptText: Format = {
   title: 'Transcript',
   extension: '.txt',
   mediaType: 'text/plain',
-  detect: (text) => (!otherwise.test(firstLines(text).slice(0, 5).join('\n')) && isProse(text) ? 0.1 : 0),
+  detect(text) {
+    const head = firstLines(text).slice(0, 5).join('\n');
+    return !otherwise.test(head) && !program.test(head) && isProse(text) ? 0.1 : 0;
+  },
   read(text, { style }) {
     const paragraphs = paragraphsOf(text);
     if (paragraphs.length === 0) throw new Unreadable('There are no words in this file.');

@@ -19,7 +19,7 @@ import {
   rewriteNotes,
   rewriteNumbers,
 } from './wording.ts';
-import { breakAgain, join, plainCharacters, remove, share, tidySpaces } from './text.ts';
+import { breakAgain, join, plainCharacters, reflowNear, remove, share, tidySpaces } from './text.ts';
 import {
   borrowTime,
   clipToEnd,
@@ -32,13 +32,13 @@ import {
   startWithSpeech,
 } from './time.ts';
 
-type Try = (captions: readonly Caption[], i: number, context: RuleContext, newId: () => string) => readonly Candidate[];
+type Try = (captions: readonly Caption[], i: number, context: RuleContext, newId: () => string) => Iterable<Candidate>;
 
 /** What is tried for each rule, in order. */
 const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
-  'line-too-long': [breakAgain, share],
-  'too-many-lines': [breakAgain, share],
-  'too-many-words': [breakAgain, share],
+  'line-too-long': [breakAgain, share, reflowNear],
+  'too-many-lines': [breakAgain, share, reflowNear],
+  'too-many-words': [breakAgain, share, reflowNear],
   'phrase-parted': [breakAgain],
   'own-line': [breakAgain, share],
   lopsided: [breakAgain],
@@ -105,7 +105,7 @@ function reason(captions: readonly Caption[], i: number, finding: Finding, conte
     return `Needs ${seconds(wanted - (here.end - here.start))} more; ${room}, and its neighbours are full.`;
   }
   if (finding.rule === 'line-too-long' || finding.rule === 'too-many-lines' || finding.rule === 'too-many-words')
-    return 'No line break fits, and there is no time to split it in two.';
+    return 'No line break fits, and neither alone nor with its neighbours is there time to split it.';
   return 'Every possible repair would break another rule.';
 }
 

@@ -2,6 +2,7 @@
 import { bestLines, measured } from '../../layout/lines.ts';
 import { reflow } from '../../layout/reflow.ts';
 import { turnLines } from '../../text/labels.ts';
+import { wholeGap } from '../../style/style.ts';
 import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
 import type { Caption } from '../../track/caption.ts';
@@ -34,8 +35,11 @@ export function brokenAgain(caption: Caption, context: RuleContext): Caption {
 export function breakAgain(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const { lineLength, lines } = context.style.text;
-  // What is more than its lines hold fits no better when they break elsewhere.
-  if (!here || measure(here, context.style.counting).characters > lineLength.limit * lines.limit) return [];
+  if (!here) return [];
+  // What is more than its lines hold fits no better when they break elsewhere; a break more takes the place of a space.
+  const { characters, lines: now } = measure(here, context.style.counting);
+  const spaces = context.style.counting.spaces ? Math.max(0, lines.limit - now.length) : 0;
+  if (characters - spaces > lineLength.limit * lines.limit) return [];
   const after = brokenAgain(here, context);
   return after.text === here.text ? [] : [{ from: i, to: i + 1, after: [after], says: 'Lines broken differently.' }];
 }
@@ -58,6 +62,45 @@ export function share(captions: readonly Caption[], i: number, context: RuleCont
     };
   });
   return [{ from: i, to: i + 1, after, says: `Split into ${String(after.length)} captions.` }];
+}
+
+/** How many captions before and after are laid out with one that has no room by itself, the nearest first. */
+const windows = [
+  [0, 1],
+  [1, 0],
+  [1, 1],
+  [0, 2],
+  [2, 2],
+] as const;
+
+/** More characters than this are a text that nobody has laid out yet, for which reflow is there. */
+const longestRow = 1000;
+
+/**
+ * Reflowed together with its neighbours, where a caption by itself has not the time to become two: words go where
+ * there is time for them. Captions that were proofed, or have something let be, stay as they are.
+ */
+export function* reflowNear(
+  captions: readonly Caption[],
+  i: number,
+  context: RuleContext,
+  newId: () => string,
+): Generator<Candidate> {
+  for (const [before, after] of windows) {
+    const from = Math.max(0, i - before);
+    const to = Math.min(captions.length, i + after + 1);
+    const row = captions.slice(from, to);
+    if (row.length < 2 || row.some((c, k) => c.letBe.length > 0 || (c.proofed && from + k !== i))) continue;
+    if (row.reduce((sum, c) => sum + c.text.length, 0) > longestRow) continue;
+    const next = captions[to];
+    const room = next ? next.start - wholeGap(context.style, context.rate) : (context.length ?? Infinity);
+    const laid = reflow(row, context, newId).map((c, k, all): Caption => {
+      const end = k === all.length - 1 ? Math.max(c.start + 1, Math.min(c.end, room)) : c.end;
+      return { ...c, end, id: row[k]?.id ?? c.id };
+    });
+    const says = `Reflowed with its neighbours: ${String(row.length)} captions become ${String(laid.length)}.`;
+    yield { from, to, after: laid, says };
+  }
 }
 
 /** Whether two captions have room in one, as far as their lengths tell. */

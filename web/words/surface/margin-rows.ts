@@ -44,6 +44,8 @@ export function verdict(findings: readonly Finding[]): Verdict {
 
 /** What stands beside a line: the speed at the first, at the second how long the caption is there or what is wrong; beside an only line both do. */
 function sidesOf({ caption, nth }: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
+  // It has no times yet, and so no figures that say anything.
+  if (caption.timing === 'provisional') return nth === 0 ? [{ text: '▲ not timed', state: 'over' }] : [];
   const { state, wrong, figures } = verdict(findings);
   const sides: Side[] = [
     { text: `${speedText(speed)} cps`, state: figures },
@@ -68,7 +70,7 @@ export interface MarginNote {
 /** The left margin: when a caption begins, and in running text who speaks. Null beside its other lines. */
 export function timeNote({ caption, nth }: MarginLine, reading: Around['reading']): MarginNote | null {
   if (nth > 0) return null;
-  const time = marginClock(caption.start);
+  const time = caption.timing === 'set' ? marginClock(caption.start) : 'not timed';
   const voice = reading === 'text' ? voiceOf(caption) : '';
   return {
     looks: `${String(caption.proofed)} ${time} ${voice}`,
