@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Track } from '../core/track/caption.ts';
-import { By, downloaded, eventually, press, says, see, pick } from './support/browser.ts';
+import { picked, By, downloaded, eventually, press, says, see, pick } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -54,6 +54,14 @@ it('a file dropped on the words is looked at in Tracks, and nothing is changed b
   expect(page).toContain('El niño mira\nla compuerta, señora.');
   expect(page).toMatch(/The time line was written “00:00:01\.000 --> 00:00:03,000”; it was read all the same\. line 2/);
   expect(await tracksOfJob()).toHaveLength(2);
+});
+
+it('a file in Arabic that is called so is offered as Arabic', async () => {
+  await drop('.tracks', 'captions.ar.vtt', utf8('WEBVTT\n\n00:01.000 --> 00:03.000\nالقناة مغلقة حتى الصباح\n'));
+  await says(app.driver, 'captions.ar.vtt 1 caption');
+  await eventually(app.driver, 'Arabic', async () => (await picked(app.driver, 'Language')) === 'Arabic');
+  await drop('.tracks', 'visita.srt', [...latin]);
+  await says(app.driver, 'visita.srt 2 captions');
 });
 
 it('another encoding can be chosen, and the words change with it', async () => {

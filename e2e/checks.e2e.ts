@@ -71,6 +71,17 @@ it('repairs everything as one step, says what it did, and takes it back with one
   await press(app.driver, 'Close');
 });
 
+it('leaves nothing that has to go under Upright 17, where reflow would leave nothing', async () => {
+  await style('Upright 17');
+  await becomes('findings', (n) => n > 10);
+  await press(app.driver, 'Repair everything');
+  await becomes('none left', (n) => n === 0);
+  await control(app.driver, 'z');
+  await becomes('findings again', (n) => n > 10);
+  await press(app.driver, 'Close');
+  await style('Lecture 38');
+});
+
 it('lets a finding be with a reason, keeps that, and takes it back', async () => {
   const before = await count();
   expect(before).toBeGreaterThan(0);

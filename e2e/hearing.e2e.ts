@@ -39,6 +39,22 @@ it('plays from inside the text, shows the word that is said, and goes along', as
   await playing(false);
 });
 
+it('moves the playhead of the skyline at every frame while it plays', async () => {
+  await control(app.driver, Key.SPACE);
+  await playing(true);
+  const places = await app.driver.executeAsyncScript<number>(
+    `const done = arguments[0]; const seen = new Set(); let frames = 0;
+     const look = () => {
+       seen.add(document.querySelector('.skyline-playhead').style.transform);
+       if (++frames < 60) requestAnimationFrame(look); else done(seen.size);
+     };
+     requestAnimationFrame(look);`,
+  );
+  expect(places).toBeGreaterThan(20);
+  await control(app.driver, Key.SPACE);
+  await playing(false);
+});
+
 it('holds while somebody types, and goes on by itself', async () => {
   await control(app.driver, Key.SPACE);
   await playing(true);

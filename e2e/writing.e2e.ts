@@ -233,6 +233,25 @@ describe('writing', () => {
     await text(/why is the land so important/);
   });
 
+  it('leaves one space where a word was deleted by key, once the cursor has gone elsewhere', async () => {
+    const before = (await kept())[0]?.text ?? '';
+    await caretAt(app.driver, 'welcome to', 'after');
+    await control(app.driver, Key.BACK_SPACE);
+    await text('welcome  night');
+    await type(app.driver, Key.ARROW_DOWN);
+    await text('welcome night');
+    await control(app.driver, 'z');
+    await control(app.driver, 'z');
+    await eventually(app.driver, 'it back', async () => (await kept())[0]?.text === before);
+    await caretAt(app.driver, 'welcome to', 'after');
+    await control(app.driver, Key.BACK_SPACE);
+    await type(app.driver, 'by');
+    await text('welcome by night');
+    await control(app.driver, 'z');
+    await control(app.driver, 'z');
+    await eventually(app.driver, 'it back again', async () => (await kept())[0]?.text === before);
+  });
+
   it('gives a word a capital by key, and takes it away', async () => {
     await caretAt(app.driver, 'talon rea', 'after');
     await type(app.driver, Key.F2);

@@ -1,6 +1,11 @@
 /** The watch page of the stand-in: the recording with its live tracks, through the browser's own track element. */
 import type { HeldRecording, HeldTrack } from './held.ts';
 
+const names = new Intl.DisplayNames('en', { type: 'language' });
+/** `English` for `en`. */
+const languageName = (tag: string): string =>
+  /^[a-z]{2,3}\b/.test(tag) ? (names.of(tag.split('-')[0] ?? '') ?? tag) : tag;
+
 const escape = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
@@ -33,7 +38,7 @@ export function watchPage(recording: HeldRecording, tracks: readonly HeldTrack[]
       ${elements}
       </video>
       <h1>${escape(recording.title)}</h1>
-      <p>${best ? (best.kind === 'machine' ? 'Captions: made by machine.' : 'Captions: handed over by the maker.') : 'No captions.'}</p>
+      <p>${best ? (best.kind === 'machine' ? `Captions: made by machine, in ${languageName(best.language)}.` : `Captions: corrected, in ${languageName(best.language)}.`) : 'No captions.'}</p>
     </main>
   </body>
 </html>

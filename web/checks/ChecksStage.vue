@@ -67,8 +67,16 @@ const shown = computed(() =>
     .map((row): Row & { proposal: Proposal } => ({ ...row, proposal: repairs.propose(row.finding) })),
 );
 
-/** Whether any of those shown can be repaired; where none can, only people help. */
-const repairable = computed(() => shown.value.some((row) => row.proposal.repair !== null));
+/** How many of those shown can be repaired; where none can, only people help. */
+const repairable = computed(() => shown.value.filter((row) => row.proposal.repair !== null).length);
+const repairLabel = computed(() => {
+  // Of a list that is cut, not every repair was thought out.
+  if (rows.value.length > most) return `Repair what can be of ${String(rows.value.length)}`;
+  const all = repairable.value === rows.value.length;
+  return all
+    ? `Repair all ${String(rows.value.length)}`
+    : `Repair ${String(repairable.value)} of ${String(rows.value.length)}`;
+});
 
 /** The measure that is shown: the one asked for, else the one the rule is about. */
 const asked = ref<SpreadName | null>(null);
@@ -169,11 +177,11 @@ function edit(caption: Caption): void {
         <div class="checks-kind">
           <h3>{{ ruleNamed(rule).title }}</h3>
           <TextButton
-            v-if="rows.length > 1 && repairable"
+            v-if="rows.length > 1 && repairable > 0"
             :disabled="wholeTrack.working"
             @click="repairs.repairMany(rule)"
           >
-            Repair all {{ rows.length }} of this kind
+            {{ repairLabel }}
           </TextButton>
         </div>
         <ol aria-label="Findings">

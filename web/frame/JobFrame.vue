@@ -121,6 +121,12 @@ onBeforeUnmount(() => {
   min-width: 0;
   min-height: 0;
 }
+/* On a wide screen the picture takes the room that the text has no use for. */
+@media (min-width: 1600px) {
+  .frame-body {
+    grid-template-columns: 72px minmax(0, 920px) minmax(0, 1fr);
+  }
+}
 /* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
 @media (max-width: 900px) {
   .frame-body {

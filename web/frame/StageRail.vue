@@ -28,7 +28,7 @@ const stages = [
           v-if="stage.name === 'checks' && findings.count > 0"
           class="rail-count"
           :aria-label="`, ${findings.count} findings`"
-          >{{ findings.count > 999 ? '999+' : findings.count }}</span
+          >{{ findings.count }}</span
         ></span
       >
     </RouterLink>

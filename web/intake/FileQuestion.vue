@@ -37,6 +37,7 @@ function take(files: FileList | null | undefined): void {
       <FileButton large :accept="accept" @file="emit('file', $event)">{{ button }}</FileButton>
       <span class="soft">or drop it here</span>
     </p>
+    <slot name="more"></slot>
     <p v-if="text" :class="tone" :role="tone === 'bad' ? 'alert' : 'status'">{{ text }}</p>
   </section>
 </template>

@@ -164,17 +164,19 @@ onMounted(() => {
         />
         <TextButton @click="upload?.stop()">Stop</TextButton>
       </p>
-      <div class="intake-field">
-        <label for="job-title">Title</label>
-        <TextField
-          id="job-title"
-          v-model="title"
-          class="intake-title"
-          :maxlength="mostCharacters.title"
-          placeholder="As it will stand on the Jobs page"
-          dir="auto"
-        />
-      </div>
+      <template #more>
+        <div class="intake-field">
+          <label for="job-title">Title</label>
+          <TextField
+            id="job-title"
+            v-model="title"
+            class="intake-title"
+            :maxlength="mostCharacters.title"
+            placeholder="As it will stand on the Jobs page"
+            dir="auto"
+          />
+        </div>
+      </template>
     </FileQuestion>
     <FileQuestion
       number="2"
@@ -189,10 +191,12 @@ onMounted(() => {
         A machine draft with word times (CTM), captions from elsewhere (SRT, WebVTT, TTML, timed text), or a transcript.
       </p>
       <ArrivalCard v-else :arrival="words" />
-      <div class="intake-field">
-        <span aria-hidden="true">Language spoken</span>
-        <SelectField v-model="language" label="Language spoken" :options="spoken" large :width="280" />
-      </div>
+      <template #more>
+        <div class="intake-field">
+          <span aria-hidden="true">Language spoken</span>
+          <SelectField v-model="language" label="Language spoken" :options="spoken" large :width="280" />
+        </div>
+      </template>
     </FileQuestion>
     <section class="intake-rules" aria-labelledby="rules-title">
       <h2 id="rules-title"><span class="figures" aria-hidden="true">3</span> The rules</h2>
@@ -222,7 +226,13 @@ onMounted(() => {
   margin: 0 auto;
   padding: 28px 24px 60px;
 }
-.intake-.intake-rules {
+.intake-progress {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  max-width: 480px;
+}
+.intake-rules {
   padding: 20px 0;
 }
 h2 {

@@ -116,7 +116,7 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <footer class="skyline">
-    <div class="skyline-names figures" aria-hidden="true">
+    <div class="skyline-names" aria-hidden="true">
       <span>{{ limit }} cps</span>
       <span>{{ proofed }} % proofed</span>
       <span>Skyline</span>
@@ -155,9 +155,12 @@ function onKey(event: KeyboardEvent): void {
   justify-content: space-between;
   flex: none;
   width: 72px;
-  padding: 22px 0 2px 9px;
+  padding: 18px 0 2px 9px;
+  overflow: hidden;
   color: var(--soft);
   font-size: 12px;
+  line-height: 1.3;
+  white-space: nowrap;
 }
 .skyline-strip {
   position: relative;

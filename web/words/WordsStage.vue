@@ -132,6 +132,9 @@ const readings = [
   background: var(--sheet);
   box-shadow: 0 6px 18px rgb(0 0 0 / 18%);
 }
+.words-desk :deep(.foot-bar .apart) {
+  margin-left: 24px;
+}
 .words-desk :deep(.foot-bar p) {
   flex: 1 1 auto;
 }

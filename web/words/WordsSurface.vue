@@ -144,7 +144,11 @@ watch(
 </script>
 
 <template>
-  <div ref="parent" class="words-surface"></div>
+  <div
+    ref="parent"
+    class="words-surface"
+    :style="{ '--line': `${(job.job?.style.text.lineLength.limit ?? 40) + 10}ch` }"
+  ></div>
 </template>
 
 <style src="./surface.css"></style>

@@ -20,36 +20,44 @@ interface Side {
   readonly state: 'fine' | 'over' | 'advice';
 }
 
-/** Groups of rules that are about how long a caption is there and how fast it has to be read. */
-const timed: ReadonlySet<string> = new Set(['Reading', 'Time']);
+/** Rules about how long a caption is there; what is said of gaps and neighbours is no fault of that figure. */
+const aboutDuration: ReadonlySet<string> = new Set(['too-short', 'too-long']);
 
 interface Verdict {
   /** What is wrong, in a word or two. */
   readonly wrong: string;
-  /** Its colour. */
-  readonly state: Side['state'];
-  /** The colour of the figures, which is about them alone; what is said of words stands in the text. */
-  readonly figures: Side['state'];
+  /** The colour of each figure, which is about that figure alone. */
+  readonly speed: Side['state'];
+  readonly duration: Side['state'];
 }
+
+function stateOf(findings: readonly Finding[]): Side['state'] {
+  if (findings.length === 0) return 'fine';
+  return findings.some((f) => f.severity === 'must') ? 'over' : 'advice';
+}
+/** Never by colour alone: a figure that is looked at has the sign of how much it weighs. */
+const signs: Readonly<Record<Side['state'], string>> = { fine: '', over: '▲ ', advice: '△ ' };
 
 /** What the margin says of findings. */
 export function verdict(findings: readonly Finding[]): Verdict {
   const worst = findings.find((f) => f.severity === 'must');
-  const ofFigures = findings.filter((f) => timed.has(ruleNamed(f.rule).group));
-  const figures = ofFigures.some((f) => f.severity === 'must') ? 'over' : ofFigures.length > 0 ? 'advice' : 'fine';
-  return worst
-    ? { wrong: `▲ ${ruleNamed(worst.rule).short}`, state: 'over', figures }
-    : { wrong: '', state: figures, figures };
+  return {
+    wrong: worst ? `▲ ${ruleNamed(worst.rule).short}` : '',
+    speed: stateOf(findings.filter((f) => ruleNamed(f.rule).group === 'Reading')),
+    duration: stateOf(findings.filter((f) => aboutDuration.has(f.rule))),
+  };
 }
 
 /** What stands beside a line: the speed at the first, at the second how long the caption is there or what is wrong; beside an only line both do. */
 function sidesOf({ caption, nth }: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
   // It has no times yet, and so no figures that say anything.
   if (caption.timing === 'provisional') return nth === 0 ? [{ text: '▲ not timed', state: 'over' }] : [];
-  const { state, wrong, figures } = verdict(findings);
+  const { wrong, speed: ofSpeed, duration: ofDuration } = verdict(findings);
   const sides: Side[] = [
-    { text: `${speedText(speed)} cps`, state: figures },
-    { text: wrong === '' ? seconds(caption.end - caption.start) : wrong, state },
+    { text: `${signs[ofSpeed]}${speedText(speed)} cps`, state: ofSpeed },
+    wrong === ''
+      ? { text: `${signs[ofDuration]}${seconds(caption.end - caption.start)}`, state: ofDuration }
+      : { text: wrong, state: 'over' },
   ];
   return count === 1 ? sides : sides.slice(nth, nth + 1);
 }

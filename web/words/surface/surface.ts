@@ -45,6 +45,7 @@ import { margins } from './margins.ts';
 import { controlClick } from './control-click.ts';
 import { reading } from './running-text.ts';
 import { setMatches, setSpoken, shown, shownIn } from './highlights.ts';
+import { spareSpace } from './spare-space.ts';
 import { aroundField, fromTrack, layoutField, setAround, setCaptions, type Around } from './state.ts';
 import { setSelectedWord, taken } from './selected-word.ts';
 import { tells, type Listeners } from './listeners.ts';
@@ -149,6 +150,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       return true;
     }),
     decorations,
+    spareSpace,
     tells(options),
     controlClick(options.onHear),
     EditorView.domEventHandlers({
@@ -207,8 +209,8 @@ export function createSurface(options: SurfaceOptions): Surface {
     const last = spotAt(layout, view.viewport.to).index;
     const said: string[] = [];
     for (let i = spotAt(layout, view.viewport.from).index; i <= last; i++) {
-      const { state, wrong, figures } = verdict(findings.get(layout.captions[i]?.id ?? '') ?? []);
-      said.push(state, wrong, figures);
+      const { wrong, speed, duration } = verdict(findings.get(layout.captions[i]?.id ?? '') ?? []);
+      said.push(wrong, speed, duration);
     }
     return said.join();
   }
