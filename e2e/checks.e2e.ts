@@ -79,7 +79,6 @@ it('leaves nothing that has to go under Upright 17, where reflow would leave not
   await control(app.driver, 'z');
   await becomes('findings again', (n) => n > 10);
   await press(app.driver, 'Close');
-  await style('Lecture 38');
 });
 
 it('lets a finding be with a reason, keeps that, and takes it back', async () => {

@@ -146,7 +146,7 @@ try {
   await press(driver, 'Above target speed');
   await driver.findElement(By.css('.row-choose')).click();
   await picture('checks');
-  await stage('handover', '.cell .main');
+  await stage('handover', '.cell .ant-btn-primary');
   await press(driver, 'Send');
   await eventually(driver, 'it to be live', async () =>
     (await driver.findElement(By.css('.cell')).getText()).includes('Live'),
@@ -173,7 +173,7 @@ try {
   await (await see(driver, '.finder-input')).sendKeys('Reflow');
   await driver.findElement(By.css('.finder-list li')).click();
   await see(driver, '.reflow-caption');
-  await picture('lay-out-anew');
+  await picture('reflow');
   await under('lecture-38');
   await driver.get(`${services.address}/styles`);
   await says(driver, 'Working a lock after dark');
