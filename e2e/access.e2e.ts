@@ -163,3 +163,20 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   await see(app.driver, '.cell');
   expect(await app.driver.findElements(By.css('.cell'))).toHaveLength(1);
 });
+
+it('asks before a job is deleted, and gives the keyboard back', async () => {
+  const { driver } = app;
+  await jobWith(ask, 'To be gone', [caption({ id: 'a', start: 0, end: 2000, text: 'the gate' })]);
+  await driver.get(app.services.address);
+  const bin = 'button[aria-label="Delete To be gone"]';
+  await (await see(driver, bin)).click();
+  await says(driver, 'This deletes the job and everything in it: 1 track with all edits');
+  expect(await violations(driver)).toEqual([]);
+  await type(driver, Key.ESCAPE);
+  await eventually(driver, 'the keyboard back at the button', () =>
+    driver.executeScript<boolean>('return document.activeElement?.matches(arguments[0]) === true', bin),
+  );
+  await driver.findElement(By.css(bin)).click();
+  await (await see(driver, '[role=dialog] .ant-btn-dangerous')).click();
+  await eventually(driver, 'it gone', async () => (await driver.findElements(By.css(bin))).length === 0);
+});

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import DialogSheet from '../controls/DialogSheet.vue';
 import SelectField from '../controls/SelectField.vue';
 import TextField from '../controls/TextField.vue';
-import Modal from 'ant-design-vue/es/modal';
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { lengthInWords } from '../../core/time/clock.ts';
@@ -50,29 +50,36 @@ async function load(): Promise<void> {
   }
 }
 
-function remove(job: JobSummary): void {
-  const parts = [
-    job.recording
-      ? `its recording (${job.recording.length ? lengthInWords(job.recording.length) : job.recording.name})`
-      : '',
-    `${String(job.tracks.length)} tracks with all their edits`,
+/** The job that is to be deleted, until that is said or taken back. */
+const leaving = shallowRef<JobSummary | null>(null);
+const asking = computed({
+  get: () => leaving.value !== null,
+  set: (now) => {
+    if (!now) leaving.value = null;
+  },
+});
+const goes = computed(() => {
+  const job = leaving.value;
+  if (!job) return '';
+  const length = job.recording?.length;
+  return [
+    job.recording ? `its recording (${length ? lengthInWords(length) : job.recording.name})` : '',
+    `${String(job.tracks.length)} ${job.tracks.length === 1 ? 'track' : 'tracks'} with all edits`,
     'its receipts',
-  ].filter(Boolean);
-  Modal.confirm({
-    title: `Delete “${job.title}”?`,
-    content: `This deletes the job and everything in it: ${parts.join(', ')}. It cannot be undone. Files already handed over stay where they are.`,
-    okText: 'Delete',
-    okType: 'danger',
-    cancelText: 'Cancel',
-    async onOk() {
-      try {
-        await ask('DELETE /api/jobs/:id', { params: { id: job.id } });
-        await load();
-      } catch (error) {
-        trouble.value = sentence(error);
-      }
-    },
-  });
+  ]
+    .filter(Boolean)
+    .join(', ');
+});
+async function remove(): Promise<void> {
+  const job = leaving.value;
+  leaving.value = null;
+  if (!job) return;
+  try {
+    await ask('DELETE /api/jobs/:id', { params: { id: job.id } });
+    await load();
+  } catch (error) {
+    trouble.value = sentence(error);
+  }
 }
 /** The list is asked for again at most this often, in ms, however much happens. */
 const atMostEvery = 1000;
@@ -151,9 +158,23 @@ onMounted(() => {
         :style="{ top: `${top}px` }"
         :aria-setsize="shown.length"
         :aria-posinset="index + 1"
-        @remove="remove(job)"
+        @remove="leaving = job"
       />
     </div>
+    <DialogSheet
+      v-model:open="asking"
+      :title="`Delete “${leaving?.title ?? ''}”?`"
+      ok-text="Delete"
+      ok-type="danger"
+      cancel-text="Cancel"
+      :width="520"
+      @ok="remove"
+    >
+      <p>
+        This deletes the job and everything in it: {{ goes }}. It cannot be undone. Files already handed over stay where
+        they are.
+      </p>
+    </DialogSheet>
   </main>
 </template>
 

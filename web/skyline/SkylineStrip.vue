@@ -118,7 +118,7 @@ function onKey(event: KeyboardEvent): void {
   <footer class="skyline">
     <div class="skyline-names" aria-hidden="true">
       <span>{{ limit }} cps</span>
-      <span>{{ proofed }} % proofed</span>
+      <span>{{ proofed }}% proofed</span>
       <span>Skyline</span>
     </div>
     <div class="skyline-strip">
@@ -155,10 +155,10 @@ function onKey(event: KeyboardEvent): void {
   justify-content: space-between;
   flex: none;
   width: 72px;
-  padding: 18px 0 2px 9px;
+  padding: 18px 0 2px 6px;
   overflow: hidden;
   color: var(--soft);
-  font-size: 12px;
+  font-size: 11px;
   line-height: 1.3;
   white-space: nowrap;
 }
