@@ -282,7 +282,7 @@ describe('keys of one’s own', () => {
     );
 
   it('may be any that a pedal sends, and are kept', async () => {
-    await change('Play or hold');
+    await change('Play or pause');
     await type(app.driver, 'a');
     await says(app.driver, 'This key types text.');
     await type(app.driver, Key.F7);

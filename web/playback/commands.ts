@@ -10,7 +10,7 @@ export function playbackCommands(): readonly Command[] {
   return inSection('Hearing', [
     {
       id: 'play',
-      title: 'Play or hold',
+      title: 'Play or pause',
       keys: ['Ctrl+Space', 'Space'],
       mac: ['Ctrl+p', 'Space'],
       run: playback.toggle,
