@@ -121,8 +121,12 @@ it('is reflowed with nothing left to find that words and times allow to be repai
   await control(app.driver, 'k');
   await (await see(app.driver, '.finder-input')).sendKeys('Reflow', Key.ENTER);
   await says(app.driver, /\d+ captions become \d+/);
-  await app.driver.findElement(By.css('.ant-modal-footer .ant-btn-primary')).click();
-  await says(app.driver, /captions reflowed into/);
+  // While the captions are looked over anew the button waits for that.
+  await eventually(app.driver, 'the captions reflowed', async () => {
+    const [go] = await app.driver.findElements(By.css('.ant-modal-footer .ant-btn-primary:not(:disabled)'));
+    if (go && (await go.isDisplayed())) await go.click();
+    return (await app.driver.findElement(By.css('body')).getText()).includes('captions reflowed into');
+  });
   await says(app.driver, 'All changes saved');
   const words = (of: readonly { text: string }[]): string =>
     of
