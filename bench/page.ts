@@ -8,7 +8,7 @@ import type chrome from 'selenium-webdriver/chrome.js';
 import { longTrack } from '../demo/long-track.ts';
 import { asking, jobWith } from '../e2e/support/ask.ts';
 import { until } from 'selenium-webdriver';
-import { By, Key, openBrowser, type WebDriver } from '../e2e/support/browser.ts';
+import { By, Key, openBrowser, press, type WebDriver } from '../e2e/support/browser.ts';
 import { serveBareSurface } from './bare-surface.ts';
 import { startServices } from '../e2e/support/services.ts';
 
@@ -166,7 +166,7 @@ async function oneRound(): Promise<Round> {
     await mark('scrolled');
     await settled();
     await mark('reading otherwise');
-    await driver.findElement(By.xpath('//button[normalize-space()="Running text"]')).click();
+    await press(driver, 'Running text');
     await settled();
     await mark('read otherwise');
     await collect('read otherwise');
@@ -175,7 +175,7 @@ async function oneRound(): Promise<Round> {
     await write();
     await mark('typed there');
     await collect('typed there');
-    await driver.findElement(By.xpath('//button[normalize-space()="Line by line"]')).click();
+    await press(driver, 'Line by line');
     await settled();
     await driver.actions().keyDown(Key.CONTROL).sendKeys('f').keyUp(Key.CONTROL).perform();
     await driver.wait(until.elementLocated(By.id('find-text')), 20_000);

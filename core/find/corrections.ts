@@ -1,4 +1,4 @@
-/** What somebody mended, so that the same mistake can be found elsewhere. */
+/** What somebody corrected, so that the same mistake can be found elsewhere. */
 import { equalEnds } from '../text/equal-ends.ts';
 import { tokensOf } from '../text/tokens.ts';
 import { bare, factsOf } from '../text/phrases/words.ts';
@@ -40,18 +40,22 @@ export function correctionOf(before: string, after: string, language: string | n
 
 const seekOf = (words: string) => compile({ text: words, matchCase: false, wholeWords: true, pattern: false }).seek;
 
-/** Whether what somebody mended is still there: it may have been taken back since. */
+/** Whether what somebody corrected is still there: it may have been taken back since. */
 export const isStillThere = ({ now }: Correction, { text }: Caption): boolean => (seekOf(now)?.(text).length ?? 0) > 0;
 
 /**
  * The other places where the same words stand. Captions somebody has proofed are left out: there they were heard.
- * @param mended the caption that was mended; it is left out where what it has now holds the words that were wrong
+ * @param corrected the caption that was corrected; it is left out where what it has now holds the words that were wrong
  */
-export function sameElsewhere(captions: readonly Caption[], { was, now }: Correction, mended: string): MatchInTrack[] {
+export function sameElsewhere(
+  captions: readonly Caption[],
+  { was, now }: Correction,
+  corrected: string,
+): MatchInTrack[] {
   const seek = seekOf(was);
   if (!seek) return [];
   const holds = seek(now).length > 0;
-  return captions.flatMap((c) => (c.proofed || (holds && c.id === mended) ? [] : matchesIn(c, seek)));
+  return captions.flatMap((c) => (c.proofed || (holds && c.id === corrected) ? [] : matchesIn(c, seek)));
 }
 
 /**

@@ -1,5 +1,4 @@
 /** Every format Fenwix knows, found by what a file contains and never by its name. */
-import { languageOfName, languageOfText } from '../text/guess-language.ts';
 import { rollingOf, unroll, type Rolling } from '../layout/unroll.ts';
 import type { HouseStyle } from '../style/style.ts';
 import { ctm } from './ctm/ctm.ts';
@@ -38,8 +37,6 @@ export interface ImportOptions {
   readonly style: HouseStyle;
   /** Reads as this format, whatever the file looks like. */
   readonly from?: FormatName | undefined;
-  /** The name of the file, which may tell its language. */
-  readonly name?: string | undefined;
   /** A label of the Encoding Standard. */
   readonly encoding?: string | undefined;
   /** Takes in what the rules of a format would drop. */
@@ -52,8 +49,6 @@ export interface ImportOptions {
 export interface ImportResult extends ReadResult {
   readonly encoding: string;
   readonly encodingBy: FoundBy;
-  /** The language by the name of the file or by its words, where it does not say itself (BCP 47). */
-  readonly languageGuess: string | null;
   /** Whether the captions roll, as the file has them. */
   readonly rolling: Rolling | null;
 }
@@ -77,13 +72,6 @@ function asPlayersRead(bytes: Uint8Array, decoded: Decoded): Decoded {
     );
   return decodeText(bytes, 'utf-8');
 }
-
-/** As much of what captions say as tells a language. */
-const textOf = ({ captions }: ReadResult): string =>
-  captions
-    .slice(0, 100)
-    .map((c) => c.text)
-    .join(' ');
 
 /**
  * Reads a file of captions, words or a transcript, in any known format.
@@ -115,6 +103,5 @@ export function importCaptions(bytes: Uint8Array, asked: ImportOptions): ImportR
     encoding: decoded.encoding,
     encodingBy: decoded.by,
     rolling,
-    languageGuess: result.language ?? languageOfName(asked.name ?? '') ?? languageOfText(textOf(result)),
   };
 }

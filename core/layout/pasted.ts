@@ -104,6 +104,9 @@ function timed(
   return out;
 }
 
+/** Whether a caption waits to be timed: nothing in it has a time. */
+const waits = (c: Caption): boolean => c.timing === 'provisional' && c.words.length === 0;
+
 /** Captions for words that have no room in time: laid out as if there were some. They wait to be timed, and take no time from anybody. */
 function withoutTime(of: Caption, frame: Frame, newId: () => string): Caption[] {
   const asLong = { ...of, start: 0, end: Math.max(1, of.text.length * perLetter), words: [] };
@@ -146,7 +149,6 @@ export function pasted(
   const offsets: number[] = [];
   said.reduce((at, w) => (offsets.push(at), at + w.text.length + 1), 0);
   const laid: Caption[] = [];
-  const roomless = new Set<Caption>();
   for (let i = 0; i < said.length;) {
     let stop = i;
     while (stop < said.length && said[stop]?.line === said[i]?.line) stop++;
@@ -165,34 +167,29 @@ export function pasted(
       words,
       placement: first.placement,
     });
-    if (words.length === 0) {
-      const waiting = withoutTime(line, frame, newId);
-      waiting.forEach((c) => roomless.add(c));
-      laid.push(...waiting);
-    } else
+    if (words.length === 0) laid.push(...withoutTime(line, frame, newId));
+    else
       for (const c of reflow([line], frame, newId)) {
         // Laying out may begin a caption before its first word, and then it must not come before the line above.
-        const least = (laid.findLast((other) => !roomless.has(other))?.start ?? -1) + 1;
+        const least = (laid.findLast((other) => !waits(other))?.start ?? -1) + 1;
         laid.push(c.start >= least ? c : { ...c, start: least, end: Math.max(c.end, least + 1) });
       }
     i = stop;
   }
   // Those that wait stand a millisecond each, right after the beginning of the caption before them, or right before
   // what comes first.
-  const leading = laid.findIndex((c) => !roomless.has(c));
-  let waits = Math.max(0, (laid[leading]?.start ?? first.start) - Math.max(0, leading));
+  const leading = laid.findIndex((c) => !waits(c));
+  let at = Math.max(0, (laid[leading]?.start ?? first.start) - Math.max(0, leading));
   const placed = laid.map((c): Caption => {
-    if (!roomless.has(c)) {
-      waits = c.start + 1;
-      return c;
-    }
-    return { ...c, start: waits, end: ++waits };
+    if (waits(c)) return { ...c, start: at, end: ++at };
+    at = c.start + 1;
+    return c;
   });
   // From the last, so that each knows when the next one with times begins.
   let nextStart = Infinity;
   for (let i = placed.length - 1; i >= 0; i--) {
-    const [c, was] = [placed[i], laid[i]];
-    if (!c || !was || roomless.has(was)) continue;
+    const c = placed[i];
+    if (!c || waits(c)) continue;
     const most = Math.min(nextStart - gap, Math.max(last.end, room));
     const wanted = Math.max(c.end, c.start + timeNeeded(c, frame.style, frame.style.reading.speed.limit));
     nextStart = c.start;

@@ -1,4 +1,4 @@
-/** Captions laid out anew under a house style: their lines broken again, or their words shared among captions anew. */
+/** Captions reflowed under a house style: their lines broken again, or their words redistributed between captions. */
 import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
@@ -7,7 +7,7 @@ import type { RuleContext, RuleId } from '../rules/finding.ts';
 import { findingsAt } from '../rules/findings.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';
 
-/** What is laid out anew. */
+/** What is reflowed. */
 export interface ReflowRequest {
   /** `lines`: each caption keeps its words and its time; `captions`: words go where they read best. */
   readonly what: 'lines' | 'captions';
@@ -19,8 +19,8 @@ export interface ReflowRequest {
   readonly to?: number;
 }
 
-/** What laying out anew can mend. */
-const mendable: Readonly<Record<ReflowRequest['what'], ReadonlySet<RuleId>>> = {
+/** What reflow can repair. */
+const repairable: Readonly<Record<ReflowRequest['what'], ReadonlySet<RuleId>>> = {
   lines: new Set<RuleId>([
     'line-too-long',
     'too-many-lines',
@@ -57,7 +57,7 @@ export interface ReflowResult {
   readonly edit: Edit | null;
 }
 
-/** Lays captions out anew. Those with something let be stay as they are. */
+/** Reflows captions. Those with something let be stay as they are. */
 export function reflowCaptions(
   captions: readonly Caption[],
   context: RuleContext,
@@ -72,7 +72,7 @@ export function reflowCaptions(
     c.letBe.length === 0 &&
     (every ||
       findingsAt(captions, i, context).some(
-        (f) => mendable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),
+        (f) => repairable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),
       ));
   const out: Caption[] = [];
   const runs: Run[] = [];

@@ -33,6 +33,8 @@ export const titleOf = (id: string): string => byId.get(id)?.title ?? id;
 interface ActiveRule {
   readonly rule: Rule;
   readonly severity: Exclude<Severity, 'off'>;
+  /** Whether it holds times against something, which a caption that is not timed has none of. */
+  readonly ofTime: boolean;
 }
 
 const asked = new WeakMap<HouseStyle, readonly ActiveRule[]>();
@@ -43,7 +45,8 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
   if (known) return known;
   const found = rules.flatMap((rule): ActiveRule[] => {
     const severity = rule.severity(style);
-    return severity === 'off' ? [] : [{ rule, severity }];
+    const ofTime = (rule.group === 'Time' || rule.group === 'Reading') && rule.id !== 'provisional';
+    return severity === 'off' ? [] : [{ rule, severity, ofTime }];
   });
   asked.set(style, found);
   return found;
@@ -73,10 +76,9 @@ export function findingsAt(captions: readonly Caption[], i: number, context: Rul
       ? { ...place, before: timedOrNull(before), next: timedOrNull(next) }
       : place;
   let findings: Finding[] | null = null;
-  for (const { rule, severity } of activeRules(context.style)) {
-    const isOfTime = rule.group === 'Time' || rule.group === 'Reading';
-    if (isOfTime && !isTimed && rule.id !== 'provisional') continue;
-    const departure = rule.check(isOfTime ? inTime : place, context);
+  for (const { rule, severity, ofTime } of activeRules(context.style)) {
+    if (ofTime && !isTimed) continue;
+    const departure = rule.check(ofTime ? inTime : place, context);
     if (departure === null) continue;
     const finding: Finding = {
       rule: rule.id,

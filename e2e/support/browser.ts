@@ -8,7 +8,7 @@ import chrome from 'selenium-webdriver/chrome.js';
 export { By, Key, type WebDriver, type WebElement };
 
 /** Long enough for a machine that is busy with something else; states are waited for, so that nothing takes longer for it. */
-const patience = Number(process.env['PATIENCE'] ?? 60_000);
+const patience = 60_000;
 
 export interface Opened {
   readonly driver: WebDriver;

@@ -116,8 +116,7 @@ function edit(caption: Caption): void {
     <h2>
       <template v-if="findings.looking">Checking {{ track.captions.length }} captions…</template>
       <template v-else
-        ><span :class="{ alarm: findings.count > 0 }">▲ {{ findings.count }} must</span>,
-        <span>△ {{ advice }} should</span></template
+        >▲ {{ findings.count }} must, <span>△ {{ advice }} should</span></template
       >
     </h2>
     <span class="soft checks-against">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>

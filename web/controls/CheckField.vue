@@ -2,10 +2,10 @@
 import Checkbox from 'ant-design-vue/es/checkbox';
 
 /** A box to tick, with its words. */
-defineProps<{ disabled?: boolean; name?: string }>();
+defineProps<{ name?: string }>();
 const checked = defineModel<boolean>({ required: true });
 </script>
 
 <template>
-  <Checkbox v-model:checked="checked" :disabled="disabled" :aria-label="name"><slot></slot></Checkbox>
+  <Checkbox v-model:checked="checked" :aria-label="name"><slot></slot></Checkbox>
 </template>

@@ -7,7 +7,6 @@ defineProps<{
   /** What is chosen. */
   label: string;
   options: readonly (readonly [value: T, title: string])[];
-  disabled?: boolean;
 }>();
 const value = defineModel<T>({ required: true });
 const name = useId();
@@ -20,7 +19,6 @@ const name = useId();
     :aria-label="label"
     :name="name"
     size="small"
-    :disabled="disabled"
     class="choice-buttons"
   >
     <RadioButton v-for="[key, title] in options" :key="key" :value="key">{{ title }}</RadioButton>

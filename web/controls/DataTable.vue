@@ -11,7 +11,6 @@ export interface Column {
   readonly title: string;
   /** Figures stand at the right. */
   readonly figures?: boolean;
-  readonly name?: string | undefined;
 }
 const props = defineProps<{
   columns: readonly Column[];
@@ -25,7 +24,7 @@ const shown = computed(() =>
     dataIndex: column.key,
     title: column.title,
     align: column.figures ? ('right' as const) : ('left' as const),
-    className: column.name ?? (column.figures ? 'figures' : ''),
+    className: column.figures ? 'figures' : '',
     customHeaderCell: () => ({ scope: 'col' }),
     customCell: () => (i === 0 ? { role: 'rowheader' } : {}),
   })),

@@ -7,14 +7,13 @@ withDefaults(
     name: string;
     /** Its key, shown after the name. */
     keys?: string | null;
-    pressed?: boolean | undefined;
     disabled?: boolean;
     main?: boolean;
     round?: boolean;
     /** On the dark header. */
     onHeader?: boolean;
   }>(),
-  { keys: '', pressed: undefined },
+  { keys: '' },
 );
 </script>
 
@@ -26,7 +25,6 @@ withDefaults(
     :shape="round ? 'circle' : 'default'"
     :disabled="disabled"
     :aria-label="name"
-    :aria-pressed="pressed"
     :data-tip="!keys ? name : `${name}  ${keys}`"
     class="icon-button"
     ><slot></slot

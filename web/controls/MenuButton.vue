@@ -25,9 +25,7 @@ const props = defineProps<{
   label?: string | undefined;
   /** What the menu is called, where that is not the name of the button. */
   menuName?: string | undefined;
-  tip?: string | undefined;
   onHeader?: boolean;
-  disabled?: boolean;
   /** It opens under the pointer too, so that what it offers is one click away. */
   hover?: boolean;
 }>();
@@ -116,8 +114,6 @@ function choose(key: string): void {
         aria-haspopup="menu"
         :aria-expanded="open"
         :aria-label="label"
-        :data-tip="tip"
-        :disabled="disabled"
         @keydown="onButtonKey"
         @click="hover && enter('selected')"
         ><slot></slot

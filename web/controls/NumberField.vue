@@ -8,9 +8,7 @@ withDefaults(
     min?: number;
     max?: number;
     step?: number;
-    disabled?: boolean;
     width?: number;
-    invalid?: boolean;
   }>(),
   { min: -Infinity, max: Infinity, step: 1, width: 76 },
 );
@@ -23,10 +21,7 @@ const value = defineModel<number | null>({ required: true });
     :min="min"
     :max="max"
     :step="step"
-    :disabled="disabled"
-    :status="invalid ? 'error' : ''"
     :aria-label="label"
-    :aria-invalid="invalid || undefined"
     size="small"
     :style="{ width: `${width}px` }"
     @change="(now: unknown) => typeof now === 'number' && (value = now)"

@@ -18,17 +18,13 @@ const props = withDefaults(
   defineProps<{
     label: string;
     options: readonly Choice<T>[];
-    disabled?: boolean;
     /** In px; as wide as what is chosen where it is left out. */
     width?: number | undefined;
     large?: boolean;
     /** Without the sign that it opens, where room is short. */
     bare?: boolean;
-    placeholder?: string;
-    invalid?: boolean;
-    describedBy?: string | undefined;
   }>(),
-  { width: undefined, placeholder: '', describedBy: undefined },
+  { width: undefined },
 );
 const value = defineModel<T | null>({ required: true });
 /** More are never drawn at once; typing narrows them. */
@@ -59,8 +55,7 @@ function name(): void {
   const input = root.value?.querySelector('input');
   if (!input) return;
   const list = open.value ? popup() : null;
-  const { label, invalid, describedBy } = props;
-  nameList(input, list, { id: `${id}-list`, label, invalid, describedBy: describedBy ?? null });
+  nameList(input, list, { id: `${id}-list`, label: props.label });
   if (list) nameOptions(list, `${id}-option`);
 }
 const watcher = new MutationObserver(name);
@@ -104,10 +99,7 @@ function choose(option: { readonly value: T }): void {
       label-in-value
       :options="shown"
       :open="open"
-      :disabled="disabled"
       :size="large ? 'middle' : 'small'"
-      :status="invalid ? 'error' : ''"
-      :placeholder="placeholder"
       :virtual="false"
       :show-arrow="!bare"
       :dropdown-match-select-width="false"

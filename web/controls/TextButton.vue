@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import Button from 'ant-design-vue/es/button';
-import { computed } from 'vue';
 
 /**
  * A button with words on it. Ant leaves no gap after an icon that is not its own, and says nothing of being pressed.
  * `tip` is shown beside it while it is pointed at or has the keyboard.
  */
-const props = withDefaults(
+withDefaults(
   defineProps<{
     /** The one main action of its panel. */
     main?: boolean;
@@ -14,8 +13,6 @@ const props = withDefaults(
     pressed?: boolean | undefined;
     /** It takes something away. */
     danger?: boolean;
-    /** Without a border, among other words. */
-    quiet?: boolean;
     large?: boolean;
     disabled?: boolean;
     submit?: boolean;
@@ -23,12 +20,11 @@ const props = withDefaults(
   }>(),
   { pressed: undefined, tip: undefined },
 );
-const kind = computed(() => (props.main ? 'primary' : props.quiet ? 'text' : 'default'));
 </script>
 
 <template>
   <Button
-    :type="kind"
+    :type="main ? 'primary' : 'default'"
     :size="large ? 'middle' : 'small'"
     :danger="danger"
     :disabled="disabled"

@@ -6,10 +6,10 @@ import { useTemplateRef } from 'vue';
 defineOptions({ inheritAttrs: false });
 defineProps<{ label?: string; invalid?: boolean; small?: boolean }>();
 const value = defineModel<string>({ required: true });
-const input = useTemplateRef<{ focus: () => void; input?: { input?: HTMLInputElement } }>('input');
+const input = useTemplateRef<{ focus: () => void; select: () => void }>('input');
 defineExpose({
   focus: () => input.value?.focus(),
-  select: () => (input.value as unknown as { select?: () => void } | null)?.select?.(),
+  select: () => input.value?.select(),
 });
 </script>
 

@@ -10,15 +10,13 @@ function set(of: Element, name: string, to: string | null): void {
 interface Named {
   readonly id: string;
   readonly label: string;
-  readonly invalid: boolean;
-  readonly describedBy: string | null;
 }
 
 /**
  * The input is a combobox with a name, which points at the visible list and at its active entry while there is one.
  * @param popup the sheet the list stands on; null while it is closed
  */
-export function nameList(input: Element, popup: Element | null, { id, label, invalid, describedBy }: Named): void {
+export function nameList(input: Element, popup: Element | null, { id, label }: Named): void {
   const list = popup?.querySelector('.rc-virtual-list-holder-inner') ?? null;
   const active = list?.querySelector('.ant-select-item-option-active') ?? null;
   set(input, 'aria-label', label);
@@ -27,8 +25,6 @@ export function nameList(input: Element, popup: Element | null, { id, label, inv
   set(input, 'aria-owns', null);
   set(input, 'aria-controls', list ? id : null);
   set(input, 'aria-activedescendant', active?.id ?? null);
-  set(input, 'aria-invalid', invalid ? 'true' : null);
-  set(input, 'aria-describedby', describedBy);
   if (!list || !popup) return;
   set(list, 'role', 'listbox');
   set(list, 'id', id);

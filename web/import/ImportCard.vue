@@ -7,13 +7,13 @@ import { encodings, type FoundBy } from '../../core/formats/encoding.ts';
 import { formatNamed, formats } from '../../core/formats/registry.ts';
 import { lengthInWords, marginClock } from '../../core/time/clock.ts';
 import { languageName } from '../describe/jobs.ts';
-import { mendedKinds, onLines } from './warnings.ts';
+import { warningKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';
 
 const props = defineProps<{ arrival: Import }>();
 const { name, understood, trouble, reading, encoding, from, rescue, unroll } = props.arrival;
 
-const kinds = computed(() => mendedKinds(understood.value?.warnings ?? []));
+const kinds = computed(() => warningKinds(understood.value?.warnings ?? []));
 const lost = computed(() => kinds.value.some((k) => k.lost));
 const summary = computed(() => {
   const file = understood.value;

@@ -1,11 +1,18 @@
+import { captionOfCue } from '../../core/formats/cue.ts';
+import { bare } from '../../core/formats/inline.ts';
 import { languageFor } from './language.ts';
 
+const english = 'The lower gate is shut and the water begins to fall, and nobody opens a gate against the water.';
+const arabic = 'القناة مغلقة حتى الصباح والماء في الحوض لا يزال عاليا';
+
 it.each([
-  ['what the file says', { language: 'fr', languageGuess: 'fr' }, 'fr'],
-  ['a guess of another language', { language: null, languageGuess: 'ar' }, 'ar'],
-  ['a guess with a region', { language: null, languageGuess: 'en-US' }, 'en-US'],
-  ['a guess of the same language', { language: null, languageGuess: 'en' }, 'en-GB'],
-  ['no guess', { language: null, languageGuess: null }, 'en-GB'],
-])('%s', (_, file, offered) => {
-  expect(languageFor(file, 'en-GB')).toBe(offered);
+  ['what the file says', 'fr', 'captions.ar.vtt', english, 'fr'],
+  ['a name of another language', null, 'captions.ar.vtt', '', 'ar'],
+  ['words of another language', null, 'captions.vtt', arabic, 'ar'],
+  ['a name with a region', null, 'captions.en-US.vtt', english, 'en-US'],
+  ['words of the same language', null, 'captions.vtt', english, 'en-GB'],
+  ['nothing to tell by', null, 'captions.vtt', 'Go.', 'en-GB'],
+])('%s', (_, language, name, text, offered) => {
+  const captions = [captionOfCue(0, 2000, null, bare(text))];
+  expect(languageFor({ language, captions }, name, 'en-GB')).toBe(offered);
 });

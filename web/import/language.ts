@@ -1,17 +1,27 @@
 /** The language an imported file is offered as. */
-import type { ImportResult } from '../../core/formats/registry.ts';
+import type { ReadResult } from '../../core/formats/format.ts';
+import { languageOfName, languageOfText } from '../../core/text/guess-language.ts';
 import { baseLanguage } from '../../core/text/language.ts';
+
+/** So many captions are enough to tell a language. */
+const enough = 100;
 
 /**
  * What the file says, or is called, or looks like. A guess without a region says no more than the language that is
  * spoken in the recording where that is the same: British English stays British.
+ * @param name of the file
  * @param spoken BCP 47
  */
 export function languageFor(
-  { language, languageGuess }: Pick<ImportResult, 'language' | 'languageGuess'>,
+  { language, captions }: Pick<ReadResult, 'language' | 'captions'>,
+  name: string,
   spoken: string,
 ): string {
   if (language !== null) return language;
-  if (languageGuess === null || languageGuess === baseLanguage(spoken)) return spoken;
-  return languageGuess;
+  const text = captions
+    .slice(0, enough)
+    .map((c) => c.text)
+    .join(' ');
+  const guess = languageOfName(name) ?? languageOfText(text);
+  return guess === null || guess === baseLanguage(spoken) ? spoken : guess;
 }

@@ -32,7 +32,6 @@ export function useImport(style: Ref<HouseStyle | null>) {
       style: toRaw(style.value),
       encoding: asked.encoding || undefined,
       from: asked.from || undefined,
-      name: name.value,
       rescue: asked.rescue,
       unroll: asked.unroll,
     };

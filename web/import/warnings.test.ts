@@ -1,8 +1,8 @@
-import { mendedKinds, onLines } from './warnings.ts';
+import { warningKinds, onLines } from './warnings.ts';
 
 it('gathers what is of one kind, what was lost first', () => {
   const many = Array.from({ length: 8 }, (_, i) => ({ line: i * 4 + 1, message: `The times “${String(i)}” are odd.` }));
-  const kinds = mendedKinds([...many, { line: 7, message: 'Left out.', lost: true }]);
+  const kinds = warningKinds([...many, { line: 7, message: 'Left out.', lost: true }]);
   expect(kinds.map((k) => [k.message, k.count, k.lost])).toEqual([
     ['Left out.', 1, true],
     ['The times “0” are odd.', 8, false],

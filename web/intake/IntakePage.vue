@@ -81,7 +81,7 @@ async function takeRecording(file: File): Promise<void> {
 
 watch(draft, (file) => {
   if (!file) return;
-  language.value = languageFor(file, language.value);
+  language.value = languageFor(file, words.name.value, language.value);
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
 });
 

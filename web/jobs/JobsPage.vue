@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { openWhile } from '../controls/open-while.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 import SelectField from '../controls/SelectField.vue';
 import TextField from '../controls/TextField.vue';
@@ -52,12 +53,7 @@ async function load(): Promise<void> {
 
 /** The job that is to be deleted, until that is said or taken back. */
 const leaving = shallowRef<JobSummary | null>(null);
-const asking = computed({
-  get: () => leaving.value !== null,
-  set: (now) => {
-    if (!now) leaving.value = null;
-  },
-});
+const asking = openWhile(leaving);
 const goes = computed(() => {
   const job = leaving.value;
   if (!job) return '';

@@ -18,18 +18,18 @@ export const useOpening = defineStore('opening', () => {
   function adopt(early: Opening): void {
     opening = early;
   }
-  function begin(job: string): void {
+  function begin(job: string): Opening {
     if (opening?.job !== job) opening = beginOpening(job, chosenTrack(job));
+    return opening;
   }
 
   /** The job, with its track at hand for whoever opens that next. @throws {ApiError} */
   async function job(id: string): Promise<Job> {
-    begin(id);
+    const begun = begin(id);
     const turn = ++turns;
-    const mine = opening;
     opening = null;
     track = null;
-    const answer = await (mine ?? beginOpening(id, chosenTrack(id))).answer;
+    const answer = await begun.answer;
     // Another job was asked for meanwhile: nobody takes this track.
     if (turn === turns) ({ track } = answer);
     return answer.job;

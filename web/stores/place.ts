@@ -16,7 +16,7 @@ export const usePlace = defineStore('place', () => {
   });
   const caption = computed(() => track.captions[index.value] ?? null);
 
-  /** How often a caption was gone to; one that is the cursor already, but out of sight, is gone to as well. */
+  /** How often the cursor was moved to a caption; to the one it is in already, but out of sight, counts as well. */
   const gone = ref(0);
 
   /** The cursor is put into a caption where it is in sight. It is unlinked from the playhead until the next play. */

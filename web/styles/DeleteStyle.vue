@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { openWhile } from '../controls/open-while.ts';
 import SelectField from '../controls/SelectField.vue';
-import { computed, ref, watch } from 'vue';
+import { ref, watch } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
 import type { StyleUse } from '../../core/job/job.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
@@ -10,12 +11,7 @@ const emit = defineEmits<{ remove: [instead: string | null] }>();
 /** The style to be deleted; null while none is. */
 const style = defineModel<HouseStyle | null>('leaving', { required: true });
 const instead = ref('');
-const open = computed({
-  get: () => style.value !== null,
-  set: (now) => {
-    if (!now) style.value = null;
-  },
-});
+const open = openWhile(style);
 watch(style, () => (instead.value = props.others[0]?.id ?? ''));
 function remove(): void {
   emit('remove', props.uses.length > 0 ? instead.value : null);

@@ -46,7 +46,7 @@ async function take(file: File | null | undefined): Promise<void> {
 }
 watch(understood, (file) => {
   if (!file) return;
-  language.value = languageFor(file, job.job?.language ?? 'en');
+  language.value = languageFor(file, arrival.name.value, job.job?.language ?? 'en');
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
   const other = language.value.split('-')[0] !== job.job?.language.split('-')[0];
   kind.value =

@@ -119,7 +119,7 @@ export const useDoubt = defineStore('doubt', () => {
     open.value = mine;
     const isMine = (): boolean => open.value?.caption === caption.id && open.value.asked === asked;
     const heard = asked.words.map((w) => bare(w[6])).join(' ');
-    const mended = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Corrected so elsewhere' }));
+    const corrected = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Corrected so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
       otherTracks().then((all) =>
         all.map((t) => ({ text: wordsAt(t.captions, asked.start, asked.end), why: `Here in “${t.name}”` })),
@@ -128,7 +128,7 @@ export const useDoubt = defineStore('doubt', () => {
     ]);
     if (!isMine()) return;
     const seen = new Set(['', written.toLowerCase()]);
-    const words = [...elsewhere, ...mended, ...alike.map((text) => ({ text, why: 'Sounds alike' }))].filter(
+    const words = [...elsewhere, ...corrected, ...alike.map((text) => ({ text, why: 'Sounds alike' }))].filter(
       ({ text }) => {
         const isNew = !seen.has(text.toLowerCase());
         seen.add(text.toLowerCase());

@@ -29,7 +29,7 @@ export const useFind = defineStore('find', () => {
   const fault = ref<string | null>(null);
   const places = shallowRef<readonly MatchInTrack[]>([]);
   const looking = ref(false);
-  /** The place that is gone to; -1 before the first. */
+  /** The place the cursor was moved to; -1 before the first. */
   const now = ref(-1);
   /** Everything is about to be replaced, and what will change is shown. */
   const reviewing = ref(false);
@@ -100,7 +100,7 @@ export const useFind = defineStore('find', () => {
     shown.surface?.select(at.caption, at.from, at.to);
   }
 
-  /** Replaces the place that is gone to, and goes on. */
+  /** Replaces the place the cursor was moved to, and goes on. */
   async function replaceOne(): Promise<void> {
     await looked;
     const at = places.value[now.value];

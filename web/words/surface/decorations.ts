@@ -4,7 +4,7 @@ import { Decoration, ViewPlugin, type DecorationSet, type EditorView, type ViewU
 import type { Caption, Mark } from '../../../core/track/caption.ts';
 import { isDoubtful, usualDoubt } from '../../../core/track/doubt.ts';
 import { spotAt } from './layout.ts';
-import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
+import { aroundField, isTold, layoutField } from './state.ts';
 
 const doubtful = Decoration.mark({
   class: 'doubtful',
@@ -108,8 +108,7 @@ export const decorations = ViewPlugin.fromClass(
       this.decorations = decorate(view);
     }
     update(update: ViewUpdate): void {
-      const told = update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
-      if (update.docChanged || update.viewportChanged || told) this.decorations = decorate(update.view);
+      if (update.docChanged || update.viewportChanged || isTold(update)) this.decorations = decorate(update.view);
     }
   },
   { decorations: (plugin) => plugin.decorations },

@@ -9,7 +9,7 @@ import { ViewPlugin, type BlockInfo, type EditorView, type ViewUpdate } from '@c
 import type { Extension } from '@codemirror/state';
 import { spotAt } from './layout.ts';
 import { figuresNote, timeNote, type MarginLine, type MarginNote } from './margin-rows.ts';
-import { aroundField, layoutField, setAround, setCaptions } from './state.ts';
+import { aroundField, isTold, layoutField } from './state.ts';
 
 function lineOf(view: EditorView, block: BlockInfo): MarginLine | null {
   const layout = view.state.field(layoutField);
@@ -60,9 +60,6 @@ class Margin {
     }
   }
 }
-
-const isTold = (update: ViewUpdate): boolean =>
-  update.transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
 
 class Margins {
   private readonly dom = document.createElement('div');

@@ -1,5 +1,6 @@
 /** What the text surface knows besides its text: the captions, their findings, the cursor caption. */
 import { Annotation, StateEffect, StateField, type EditorState } from '@codemirror/state';
+import type { ViewUpdate } from '@codemirror/view';
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 import type { Caption } from '../../../core/track/caption.ts';
@@ -30,6 +31,10 @@ export interface TrackChange {
 
 export const setCaptions = StateEffect.define<readonly Caption[]>();
 export const setAround = StateEffect.define<Around>();
+
+/** Whether an update was told other captions, or something else around them. */
+export const isTold = ({ transactions }: Pick<ViewUpdate, 'transactions'>): boolean =>
+  transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
 
 /** Marks transactions that already carry what they mean for the track, or that come from the track. */
 export const trackChange = Annotation.define<TrackChange>();
