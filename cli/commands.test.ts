@@ -55,7 +55,7 @@ describe('fenwix read', () => {
 
   it('says the same to people', () => {
     expect(at({ 'a.srt': srt }, 'read', 'a.srt').said).toBe(
-      'a.srt: SRT, UTF-8, 1 caption\n00:00:01.00 – 00:00:03.00  The gate / is shut.\n',
+      'a.srt: SRT, UTF-8, 1 caption\n00:01.00 – 00:03.00  The gate / is shut.\n',
     );
     expect(at({ r: rolling }, 'read', 'r').said).toContain(
       '4 of 5 captions are rolling: each repeats the last line of the one before; --unroll makes captions of them',
@@ -199,7 +199,7 @@ describe('fenwix repair and reflow', () => {
     const result = at({ a: full }, 'repair', 'a', 'b.srt');
     expect([result.ending, result.said]).toEqual([
       1,
-      expect.stringContaining('Not repaired:\n  00:00:02.08  too-fast: Needs 0.90 s more') as string,
+      expect.stringContaining('Not repaired:\n  00:02.08  too-fast: Needs 0.90 s more') as string,
     ]);
   });
 

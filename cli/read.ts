@@ -1,6 +1,6 @@
 /** `fenwix read`: what a caption file holds, and what was fixed while reading. */
 import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
-import { monitorClock } from '../core/time/clock.ts';
+import { clockFor } from '../core/time/clock.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';
@@ -51,7 +51,7 @@ export const read: CommandLine = (words, terminal) => {
       `  ${String(file.rolling.shown)} of ${counted(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
     );
   for (const m of file.warnings) terminal.say(`  line ${String(m.line)}: ${m.message}\n`);
-  for (const c of file.captions)
-    terminal.say(`${monitorClock(c.start)} – ${monitorClock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
+  const clock = clockFor(file.captions.at(-1)?.end ?? 0);
+  for (const c of file.captions) terminal.say(`${clock(c.start)} – ${clock(c.end)}  ${c.text.replace(/\n/g, ' / ')}\n`);
   return 0;
 };

@@ -6,7 +6,7 @@ import type { RuleContext } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
 import { reflowCaptions } from '../core/operations/reflow-captions.ts';
 import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
-import { monitorClock } from '../core/time/clock.ts';
+import { clockFor } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import type { CommandLine, Terminal, Ending } from './terminal.ts';
@@ -19,7 +19,10 @@ interface RepairPlan {
   readonly left: readonly Done[];
 }
 
-const told = ({ start, rule, says }: Done): string => `  ${monitorClock(start)}  ${rule}: ${says}\n`;
+const teller =
+  (clock: (ms: number) => string) =>
+  ({ start, rule, says }: Done): string =>
+    `  ${clock(start)}  ${rule}: ${says}\n`;
 
 /** Reads, works, writes and reports; ends with 1 while must-findings remain. */
 function bring(
@@ -69,6 +72,7 @@ function bring(
       }),
     );
   else {
+    const told = teller(clockFor(before.at(-1)?.end ?? 0));
     for (const d of result.done) say(told(d));
     if (result.left.length > 0) say(`Not repaired:\n${result.left.map(told).join('')}`);
     say(`${counted(result.captions.length, 'caption')}, ${counted(must, 'finding')} left against ${style.name}\n`);

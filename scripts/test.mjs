@@ -77,6 +77,7 @@ const lint = step('lint', ['eslint', '.', '--max-warnings=0']);
 await step('types: core', ['tsc', '--noEmit', '-p', 'tsconfig.core.json']);
 await step('types: server, tools, tests', ['tsc', '--noEmit', '-p', 'tsconfig.node.json']);
 await step('types: web', ['vue-tsc', '--noEmit', '-p', 'tsconfig.web.json']);
+await step('styles', ['stylelint', 'web/**/*.{vue,css}']);
 await step('arrows', ['depcruise', '--config', '.dependency-cruiser.js', 'core', 'server', 'web', 'cli', 'standins']);
 await step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
 await lint;

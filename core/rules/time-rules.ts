@@ -2,7 +2,7 @@
 import { labelsIn } from '../text/labels.ts';
 import { countWords, need, speedText } from '../text/measures.ts';
 import { soundNotes } from '../text/sound-notes.ts';
-import { seconds } from '../time/clock.ts';
+import { gapText, seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Rule } from './finding.ts';
 import { smallestGap, wholeGap } from '../style/style.ts';
@@ -90,9 +90,8 @@ export const timeRules: readonly Rule[] = [
       const { limit: asked, unit } = style.time.gap;
       const limit = smallestGap(style, rate);
       if (gap < 0 || gap >= limit - (unit === 'frames' ? frameTolerance : 0)) return null;
-      const least =
-        unit === 'frames' ? `${String(asked)} frames (${String(Math.round(limit))} ms)` : `${String(asked)} ms`;
-      const message = `${String(gap)} ms before the next caption; smallest gap ${least}.`;
+      const least = unit === 'frames' ? `${String(asked)} frames (${gapText(Math.round(limit))})` : gapText(asked);
+      const message = `${gapText(gap)} before the next caption; smallest gap ${least}.`;
       return { value: gap, limit, message, withNext: true };
     },
   },
@@ -108,7 +107,7 @@ export const timeRules: readonly Rule[] = [
       const below = style.time.closeBelow.limit;
       const limit = wholeGap(style, rate);
       if (gap <= limit + frameTolerance || gap >= below) return null;
-      const message = `${String(gap)} ms before the next caption; gaps below ${String(below)} ms are closed to ${String(limit)} ms.`;
+      const message = `${gapText(gap)} before the next caption; gaps below ${gapText(below)} are closed to ${gapText(limit)}.`;
       return { value: gap, limit, message, withNext: true };
     },
   },

@@ -1,4 +1,4 @@
-import { formatClock, lengthInWords, marginClock, monitorClock, seconds } from './clock.ts';
+import { clockFor, formatClock, gapText, lengthInWords, seconds } from './clock.ts';
 
 describe('formatClock', () => {
   it.each([
@@ -13,9 +13,26 @@ describe('formatClock', () => {
   });
 
   it('cuts the fraction off rather than name a time not yet reached', () => {
-    expect(monitorClock(26_999)).toBe('00:00:26.99');
-    expect(marginClock(59_999)).toBe('00:59.99');
+    expect(clockFor(3_600_000)(26_999)).toBe('00:00:26.99');
+    expect(clockFor(3_599_999)(59_999)).toBe('00:59.99');
     expect(seconds(1999)).toBe('1.99 s');
+  });
+
+  it('tells gaps that a frame parts', () => {
+    expect([0, 40, 83, -120, 999, 1000, 2345].map(gapText)).toEqual([
+      '0.000 s',
+      '0.040 s',
+      '0.083 s',
+      '-0.120 s',
+      '0.999 s',
+      '1.00 s',
+      '2.34 s',
+    ]);
+  });
+
+  it('shows hours of all times or, where a recording is shorter, of none but one past its end', () => {
+    expect([0, 3_599_990].map(clockFor(3_600_000))).toEqual(['00:00:00.00', '00:59:59.99']);
+    expect([0, 3_600_000].map(clockFor(1000))).toEqual(['00:00.00', '01:00:00.00']);
   });
 
   it.each([

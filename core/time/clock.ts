@@ -39,11 +39,15 @@ export const exactClock = (ms: number): string => formatClock(ms, { fraction: '.
 /** `00:00:26`, as transcripts mark a time. */
 export const wholeClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 0 });
 
-/** `00:00:26.90`, as the monitor shows a time. */
-export const monitorClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 2 });
+const shortClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'when needed', digits: 2 });
+const longClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'always', digits: 2 });
 
-/** `00:26.90`, as the margin of Words shows a time. */
-export const marginClock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'when needed', digits: 2 });
+/**
+ * How times are shown beside a recording: `00:26.90`, and `00:00:26.90` where it is an hour or longer, so that all of
+ * them have one form and stand under each other.
+ * @param length of the recording, or the last time of the track where that is later, in ms
+ */
+export const clockFor = (length: number): ((ms: number) => string) => (length < 3_600_000 ? shortClock : longClock);
 
 /** `2.40 s`: a duration with its unit, cut to hundredths so that it never claims time that is not there. */
 export function seconds(ms: number): string {
@@ -51,6 +55,9 @@ export function seconds(ms: number): string {
   const rest = hundredths % 100;
   return `${ms <= -10 ? '-' : ''}${String((hundredths - rest) / 100)}.${rest < 10 ? '0' : ''}${String(rest)} s`;
 }
+
+/** `0.083 s`: a gap with its unit. Below a second to the millisecond, since a frame more or less counts there. */
+export const gapText = (ms: number): string => (Math.abs(ms) < 1000 ? `${(ms / 1000).toFixed(3)} s` : seconds(ms));
 
 /** `2 min 31 s`: how long a recording is. */
 export function lengthInWords(ms: number): string {
