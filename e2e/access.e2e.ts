@@ -18,7 +18,7 @@ const screens = [
   ['House styles', '/styles', '.uses'],
   ['Intake', '/new', 'input[type=file]'],
   ['Words', 'words', '.cm-line'],
-  ['Tape', 'tape', '.coming'],
+  ['Tape', 'tape', '.empty-page'],
   ['Checks', 'checks', '.rules'],
   ['Tracks', 'tracks', '.tracks'],
   ['Handover', 'handover', '.cell'],
@@ -110,7 +110,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await nothing();
     await type(app.driver, Key.ESCAPE);
     await press(app.driver, 'Shift…');
-    await (await see(app.driver, '#shift-by')).sendKeys('soon');
+    await (await see(app.driver, '#shift-by')).sendKeys('soon', Key.ENTER);
     await says(app.driver, 'Write seconds as a number');
     await nothing();
     await type(app.driver, Key.ESCAPE);

@@ -203,3 +203,62 @@ it('arrows go through choices, Space folds a panel out, and a tip comes with the
     async () => !(await opened.driver.executeScript<string>('return document.body.innerText')).includes('What it does'),
   );
 });
+
+describe('a form', () => {
+  it('says what is wrong beside the field, to eyes and ears, once it is sent, with the keyboard in the first', async () => {
+    await fresh();
+    /** How the field of the boat stands: whether it is wrong, and what is said of it. */
+    const boat = (): Promise<{ wrong: string | null; says: string; held: boolean }> =>
+      opened.driver.executeScript(
+        `const field = document.querySelector('.boat-form input');
+         const said = document.getElementById(field.getAttribute('aria-describedby'));
+         return { wrong: field.getAttribute('aria-invalid'), says: said?.innerText ?? '', held: document.activeElement === field };`,
+      );
+    expect(await boat()).toEqual({ wrong: null, says: '', held: false });
+    await press(opened.driver, 'Send the boat');
+    await eventually(opened.driver, 'the fault beside the field', async () => {
+      const { wrong, says, held: isHeld } = await boat();
+      return wrong === 'true' && says === 'Name the boat.' && isHeld;
+    });
+    expect(await violations(opened.driver)).toEqual([]);
+    await type(opened.driver, 'Otter');
+    await eventually(opened.driver, 'nothing wrong any more', async () => (await boat()).wrong === null);
+    await type(opened.driver, Key.ENTER);
+    await said('Otter');
+  });
+
+  it('offers what was written before, takes anything else, and keeps Escape and Enter to itself', async () => {
+    await fresh();
+    await focus('input[aria-label="Who speaks"]');
+    await type(opened.driver, 'keeper 29');
+    await eventually(
+      opened.driver,
+      'those that have it in their name',
+      async () => (await opened.driver.findElements({ css: `${list} [role=option]` })).length === 11,
+    );
+    expect(await violations(opened.driver)).toEqual([]);
+    await type(opened.driver, Key.ARROW_DOWN);
+    await eventually(opened.driver, 'the first of them pointed at', () =>
+      opened.driver.executeScript<boolean>(
+        `const id = document.activeElement.getAttribute('aria-activedescendant');
+         return id !== null && document.getElementById(id)?.innerText.trim() === 'Keeper 29';`,
+      ),
+    );
+    await type(opened.driver, Key.ENTER);
+    const written = (value: string): Promise<boolean> =>
+      eventually(opened.driver, `“${value}” in the field`, () =>
+        opened.driver.executeScript<boolean>(
+          `return document.querySelector('input[aria-label="Who speaks"]').value === arguments[0]`,
+          value,
+        ),
+      );
+    await written('Keeper 29');
+    await type(opened.driver, 'th');
+    await written('Keeper 29th');
+    await eventually(
+      opened.driver,
+      'the list closed where nothing is like it',
+      async () => (await opened.driver.findElements({ css: list })).length === 0,
+    );
+  });
+});

@@ -165,7 +165,7 @@ const suggestions = async (): Promise<string[]> =>
     const card = await app.driver.findElements(By.css('.suggestions'));
     const words = await app.driver.findElements(By.css('.suggestions button'));
     if (card.length === 0 || (await card[0]?.getText())?.includes('looking')) return null;
-    return Promise.all(words.map(async (w) => (await w.getText()).split(/\s+\d$/)[0]?.trim() ?? ''));
+    return Promise.all(words.map(async (w) => (await w.getText()).replace(/^\d\s+/, '').trim()));
   });
 
 const sign = /[.,?!]$/;

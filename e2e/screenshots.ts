@@ -153,7 +153,7 @@ try {
   );
   await picture('handover');
   const watch = await (await see(driver, '.cell a')).getAttribute('href');
-  await stage('tape', '.coming');
+  await stage('tape', '.empty-page');
   await picture('tape');
   await stage('tracks', '.tracks');
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());

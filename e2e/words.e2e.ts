@@ -92,7 +92,7 @@ describe('doubtful words', () => {
       return found.length > 2 ? Promise.all(found.map((b) => b.getText())) : null;
     });
     expect(await selected()).toBe('talon');
-    const [, first = ''] = /^(\S.*?)\s+1$/s.exec(choices[0] ?? '') ?? [];
+    const [, first = ''] = /^1\s+(\S.*)$/s.exec(choices[0] ?? '') ?? [];
     expect(first).not.toBe('');
     await type(app.driver, '1');
     await text(`at the ${first} reach`);
@@ -142,7 +142,7 @@ describe('doubtful words', () => {
     expect(await asked()).toBe('Instead of “the lantern”');
     const word = await eventually(app.driver, 'a suggestion for both', async () => {
       const [first] = await app.driver.findElements(By.css('.suggestions button'));
-      return /^(\S.*?)\s+1$/s.exec((await first?.getText()) ?? '')?.[1];
+      return /^1\s+(\S.*)$/s.exec((await first?.getText()) ?? '')?.[1];
     });
     await type(app.driver, '1');
     await text(`if ${word} is read`);
@@ -325,7 +325,7 @@ it('proposes first what stands at the same place in another track of the job', a
   await eventually(app.driver, 'what the other track has', async () => {
     const [first] = await app.driver.findElements(By.css('.suggestions button'));
     return (
-      (await first?.getText())?.startsWith('Tollen') && (await first?.getAttribute('data-tip'))?.includes('trainer')
+      /^1\s+Tollen/.test((await first?.getText()) ?? '') && (await first?.getAttribute('data-tip'))?.includes('trainer')
     );
   });
   await type(app.driver, '1');

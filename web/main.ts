@@ -3,6 +3,7 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght-italic.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import './theme/tokens.css';
+import './theme/layout.css';
 import './theme/controls.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';

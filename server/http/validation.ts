@@ -49,6 +49,17 @@ export function validateByJoi(app: FastifyInstance): void {
   });
 }
 
+/** Text that a check of core's looks at, with space around it taken away; its own sentence reaches people. */
+export const checkedText = (faultOf: (text: string) => string | null): StringSchema =>
+  Joi.string()
+    .trim()
+    .custom((value: string, { message }) => {
+      const fault = faultOf(value);
+      return fault === null ? value : message({ custom: fault });
+    })
+    // An empty text never gets as far as that.
+    .messages({ 'string.empty': faultOf('') ?? '' });
+
 export const id = Joi.string().max(mostCharacters.id);
 /** The SHA-256 of a recording's bytes. */
 export const hash = Joi.string().hex().length(64);

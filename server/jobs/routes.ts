@@ -13,7 +13,7 @@ import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
-import { byId, hash, id, languageTag, objectOf } from '../http/validation.ts';
+import { byId, checkedText, hash, id, languageTag, objectOf } from '../http/validation.ts';
 import { removeUnused } from '../recordings/sweep.ts';
 import { hashOf } from '../requested.ts';
 import { styleFrom } from '../styles/routes.ts';
@@ -29,14 +29,7 @@ import { jobOf, jobRow, type JobRow } from './store.ts';
 
 type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonly ReceivedTrack[] };
 
-const title = Joi.string()
-  .trim()
-  .custom((value: string, { message }) => {
-    const fault = titleFault(value);
-    return fault === null ? value : message({ custom: fault });
-  })
-  // An empty text never gets as far as that.
-  .messages({ 'string.empty': titleFault('') ?? '' });
+const title = checkedText(titleFault);
 const frames = Joi.number().integer().min(1).required();
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),

@@ -3,13 +3,14 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { most, mostCharacters } from '../../core/contract/limits.ts';
+import { trackNameFault } from '../../core/contract/title.ts';
 import { writable } from '../../core/formats/registry.ts';
 import { decodeEdit } from '../../core/track/decode.ts';
 import type { Batch } from '../../core/track/logged.ts';
 import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { route } from '../http/route.ts';
-import { byId, id, languageTag, objectOf } from '../http/validation.ts';
+import { byId, checkedText, id, languageTag, objectOf } from '../http/validation.ts';
 import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
 import { makeTrack } from './make-track.ts';
@@ -20,7 +21,7 @@ export const newTrack = objectOf<ReceivedTrack>({
   id: id.required(),
   kind: Joi.string().valid('machine', 'captions', 'subtitles', 'transcript').required(),
   language: languageTag.required(),
-  name: Joi.string().trim().max(mostCharacters.trackName).required(),
+  name: checkedText(trackNameFault).required(),
   foreign: Joi.object()
     .pattern(Joi.string().max(mostCharacters.foreignKey), Joi.string().max(mostCharacters.foreignText))
     .max(most.foreignBlocks)

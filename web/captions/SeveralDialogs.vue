@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import FormField from '../controls/FormField.vue';
+import SuggestField from '../controls/SuggestField.vue';
 import TextField from '../controls/TextField.vue';
+import { useFaults } from '../controls/use-faults.ts';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
@@ -26,11 +29,17 @@ const ms = computed(() => {
   return by.value.trim() !== '' && Number.isFinite(seconds) ? Math.round(seconds * 1000) : null;
 });
 
+const faults = useFaults(
+  () => ({ by: ms.value ? null : 'Write seconds as a number, as in 0.4 or −1.2.' }),
+  '.shift-form',
+);
+
 watch(
   [labelOpen, shiftOpen],
   ([label, shift]) => {
     speaker.value = several.captions.value[0]?.speakers[0]?.speaker ?? '';
     by.value = '';
+    faults.reset();
     const id = label ? 'label-speaker' : shift ? 'shift-by' : null;
     if (id) void nextTick(() => setTimeout(() => document.getElementById(id)?.focus()));
   },
@@ -41,7 +50,7 @@ function label(): void {
   labelOpen.value = false;
 }
 function shift(): void {
-  if (ms.value === null) return;
+  if (!faults.isSound() || ms.value === null) return;
   several.shift(ms.value);
   shiftOpen.value = false;
 }
@@ -49,43 +58,24 @@ function shift(): void {
 
 <template>
   <DialogSheet v-model:open="labelOpen" :title="`Who speaks in ${which}?`" :width="440" :footer="null">
-    <form class="several-form" @submit.prevent="label">
-      <label for="label-speaker">Speaker</label>
-      <TextField id="label-speaker" v-model="speaker" list="label-speakers" autocomplete="off" dir="auto" />
-      <datalist id="label-speakers">
-        <option v-for="name in speakers" :key="name" :value="name" />
-      </datalist>
-      <p class="soft">The first gets the label, in the form of the house style. Empty removes it.</p>
+    <form class="stack start" @submit.prevent="label">
+      <FormField
+        id="label-speaker"
+        v-slot="{ field }"
+        label="Speaker"
+        hint="The first gets the label, in the form of the house style. Empty removes it."
+      >
+        <SuggestField v-bind="field" v-model="speaker" label="Speaker" :options="speakers" />
+      </FormField>
       <TextButton main submit>Label</TextButton>
     </form>
   </DialogSheet>
   <DialogSheet v-model:open="shiftOpen" :title="`Shift ${which}`" :width="440" :footer="null">
-    <form class="several-form" @submit.prevent="shift">
-      <label for="shift-by">Seconds</label>
-      <TextField
-        id="shift-by"
-        v-model="by"
-        inputmode="decimal"
-        placeholder="0.4, or −1.2 for earlier"
-        :invalid="by.trim() !== '' && ms === null"
-        aria-describedby="shift-fault"
-      />
-      <p v-if="by.trim() !== '' && ms === null" id="shift-fault" class="several-fault" role="alert">
-        Write seconds as a number, as in 0.4 or −1.2.
-      </p>
-      <TextButton main submit :disabled="!ms">Shift</TextButton>
+    <form class="shift-form stack start" @submit.prevent="shift">
+      <FormField id="shift-by" v-slot="{ field }" label="Seconds" :fault="faults.shown.value.by">
+        <TextField v-bind="field" v-model="by" inputmode="decimal" placeholder="0.4, or −1.2 for earlier" />
+      </FormField>
+      <TextButton main submit>Shift</TextButton>
     </form>
   </DialogSheet>
 </template>
-
-<style scoped>
-.several-form {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 8px;
-}
-.several-fault {
-  color: var(--alarm);
-}
-</style>

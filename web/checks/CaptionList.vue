@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
-import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const props = defineProps<{ captions: readonly Caption[]; here: string | null; title: string }>();
 defineEmits<{ choose: [caption: Caption]; edit: [caption: Caption] }>();
 /** Long lists are cut. */
@@ -13,11 +14,11 @@ const shown = computed(() => props.captions.slice(0, most));
 
 <template>
   <h3>{{ title }}</h3>
-  <ol :aria-label="title">
-    <li v-for="caption in shown" :key="caption.id" :class="{ here: caption.id === here }">
-      <RowButton @click="$emit('choose', caption)" @dblclick="$emit('edit', caption)">
-        <span class="figures soft">{{ marginClock(caption.start) }}</span>
-        <span class="list-text" dir="auto">{{ caption.text }}</span>
+  <ol class="plain-list" :aria-label="title">
+    <li v-for="caption in shown" :key="caption.id" class="list-row" :class="{ here: caption.id === here }">
+      <RowButton class="list-choose" @click="$emit('choose', caption)" @dblclick="$emit('edit', caption)">
+        <span class="figures soft">{{ times.clock(caption.start) }}</span>
+        <span class="lines" dir="auto">{{ caption.text }}</span>
       </RowButton>
     </li>
   </ol>
@@ -25,34 +26,9 @@ const shown = computed(() => props.captions.slice(0, most));
 </template>
 
 <style scoped>
-h3 {
-  font-size: 15px;
-}
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  border-bottom: 1px solid var(--rule);
-}
-li.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 0 var(--ink);
-}
-button {
+.list-choose {
   display: flex;
   gap: 16px;
-  width: 100%;
   padding: 8px 12px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-.list-text {
-  white-space: pre-line;
 }
 </style>

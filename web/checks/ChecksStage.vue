@@ -7,7 +7,6 @@ import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed, rules, titleOf } from '../../core/rules/findings.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
 import type { Caption, LetBe as LetBeEntry } from '../../core/track/caption.ts';
-import { marginClock } from '../../core/time/clock.ts';
 import { saveAs } from '../files/save-as.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
@@ -24,7 +23,9 @@ import RuleList from './RuleList.vue';
 import SpreadChart from './SpreadChart.vue';
 import { useRepairs } from './repairs.ts';
 import TextButton from '../controls/TextButton.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const job = useJob();
 const track = useTrack();
 const place = usePlace();
@@ -119,7 +120,7 @@ function edit(caption: Caption): void {
         >▲ {{ findings.count }} must, <span>△ {{ advice }} should</span></template
       >
     </h2>
-    <span class="soft checks-against">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
+    <span class="soft grow cut">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
     <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
     <TextButton v-if="all.length > 0" main :disabled="wholeTrack.working" @click="repairs.repairMany('every')">
       Repair everything
@@ -134,7 +135,7 @@ function edit(caption: Caption): void {
       :let-be="kept.length"
       @choose="chooseRule"
     />
-    <div class="checks-rows">
+    <div class="checks-rows scrolls stage-body">
       <RepairReport
         v-if="repairs.report"
         :report="repairs.report"
@@ -156,24 +157,28 @@ function edit(caption: Caption): void {
         @choose="choose"
         @edit="edit"
       />
-      <div v-else-if="rule === null" class="checks-none">
+      <div v-else-if="rule === null" class="empty-page">
         <h2>Every caption meets {{ job.job?.style.name }}</h2>
         <p class="soft">
           No finding is left. What remains is to listen through and proof: Words, <KeyHint command="proof" />.
         </p>
       </div>
-      <ol v-else-if="rule === 'let-be'" aria-label="Let be">
-        <li v-for="{ caption, entry } in kept" :key="`${caption.id} ${entry.rule}`" class="checks-kept">
-          <span class="figures soft">{{ marginClock(caption.start) }}</span>
-          <span class="checks-kept-text"
-            ><span dir="auto">{{ caption.text }}</span
+      <ol v-else-if="rule === 'let-be'" class="plain-list" aria-label="Let be">
+        <li
+          v-for="{ caption, entry } in kept"
+          :key="`${caption.id} ${entry.rule}`"
+          class="checks-kept row wide top ruled"
+        >
+          <span class="figures soft">{{ times.clock(caption.start) }}</span>
+          <span class="grow"
+            ><span class="block large lines" dir="auto">{{ caption.text }}</span
             ><b>{{ titleOf(entry.rule) }}</b> let be: {{ entry.reason }}</span
           >
           <TextButton @click="repairs.takeBack(caption.id, entry.rule)"> Take back </TextButton>
         </li>
       </ol>
       <template v-else>
-        <div class="checks-kind">
+        <div class="checks-kind row between">
           <h3>{{ ruleNamed(rule).title }}</h3>
           <TextButton
             v-if="rows.length > 1 && repairable > 0"
@@ -183,7 +188,7 @@ function edit(caption: Caption): void {
             {{ repairLabel }}
           </TextButton>
         </div>
-        <ol aria-label="Findings">
+        <ol class="plain-list" aria-label="Findings">
           <FindingRow
             v-for="row in shown"
             :key="row.caption.id"
@@ -209,49 +214,10 @@ function edit(caption: Caption): void {
   flex: 1;
   min-height: 0;
 }
-.checks-against {
-  flex: 1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.checks-rows {
-  flex: 1;
-  min-width: 0;
-  padding: 16px;
-  overflow-y: auto;
+.checks-kept {
+  padding: 10px 12px;
 }
 .checks-kind {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
   min-height: 29px;
-}
-.checks-kind h3 {
-  font-size: 15px;
-}
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.checks-kept {
-  display: flex;
-  align-items: flex-start;
-  gap: 14px;
-  padding: 10px 12px;
-  border-bottom: 1px solid var(--rule);
-}
-.checks-kept-text {
-  flex: 1;
-}
-.checks-kept-text span {
-  display: block;
-  font-size: 16px;
-  white-space: pre-line;
-}
-.checks-none {
-  padding: 32px 24px;
-  text-align: center;
 }
 </style>

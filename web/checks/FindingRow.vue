@@ -3,11 +3,12 @@ import RowButton from '../controls/RowButton.vue';
 import { computed, ref } from 'vue';
 import type { Finding } from '../../core/rules/finding.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
-import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import LetBe from './LetBe.vue';
 import TextButton from '../controls/TextButton.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const props = defineProps<{ caption: Caption; finding: Finding; proposal: Proposal; here: boolean }>();
 defineEmits<{ choose: []; edit: []; repair: []; letBe: [reason: string] }>();
 
@@ -25,21 +26,21 @@ const after = computed(() => {
 </script>
 
 <template>
-  <li :class="{ here }" @pointerenter="near = true" @focusin="near = true">
+  <li class="list-row before-after" :class="{ here }" @pointerenter="near = true" @focusin="near = true">
     <RowButton class="row-choose" @click="$emit('choose')" @dblclick="$emit('edit')">
-      <span class="figures row-time">{{ marginClock(caption.start) }}</span>
+      <span class="figures small soft">{{ times.clock(caption.start) }}</span>
       <span class="row-text">
-        <span class="row-caption" dir="auto">{{ caption.text }}</span>
-        <b :class="finding.severity">{{ finding.message }}</b>
+        <span class="block lines" dir="auto">{{ caption.text }}</span>
+        <b class="small" :class="finding.severity">{{ finding.message }}</b>
       </span>
     </RowButton>
     <div class="row-after">
       <template v-if="after">
-        <p v-for="(text, i) in after.texts" :key="i" class="row-caption row-new" dir="auto">{{ text }}</p>
-        <p class="row-says">→ {{ after.says }}</p>
+        <p v-for="(text, i) in after.texts" :key="i" class="lines row-new" dir="auto">{{ text }}</p>
+        <p class="row-says good">→ {{ after.says }}</p>
       </template>
       <p v-else class="soft">{{ proposal.why }}</p>
-      <div class="row-actions">
+      <div class="row-actions row wrap">
         <template v-if="near || here">
           <TextButton v-if="after" @click="$emit('repair')">Repair</TextButton>
           <TextButton @click="$emit('edit')">Edit in Words</TextButton>
@@ -51,37 +52,13 @@ const after = computed(() => {
 </template>
 
 <style scoped>
-li {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 16px;
+.list-row {
   padding: 10px 12px 10px 0;
-  border-bottom: 1px solid var(--rule);
-}
-li.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 0 var(--ink);
 }
 .row-choose {
   display: flex;
   flex-direction: column;
-  min-width: 0;
-  padding: 0 0 0 12px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-.row-time {
-  font-size: 14px;
-  color: var(--soft);
-}
-.row-caption {
-  display: block;
-  font-size: 15px;
-  white-space: pre-line;
+  padding-left: 12px;
 }
 .row-new {
   padding-left: 10px;
@@ -90,22 +67,7 @@ li.here {
 .row-new + .row-new {
   margin-top: 8px;
 }
-.row-says {
-  color: var(--reed);
-}
-b {
-  font-size: 14px;
-}
-b.must {
-  color: var(--alarm);
-}
-b.should {
-  color: var(--sun-text);
-}
 .row-actions {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
   margin-top: 6px;
 }
 </style>

@@ -23,7 +23,7 @@ function finish(): void {
 
 <template>
   <TextButton v-if="!open" @click="begin">Let it be</TextButton>
-  <form v-else class="let-be" @submit.prevent="finish" @keydown.esc.stop="open = false">
+  <form v-else class="let-be row" @submit.prevent="finish" @keydown.esc.stop="open = false">
     <TextField
       ref="input"
       v-model="reason"
@@ -38,10 +38,6 @@ function finish(): void {
 </template>
 
 <style scoped>
-.let-be {
-  display: flex;
-  gap: 6px;
-}
 .let-be-reason {
   width: 140px;
 }

@@ -4,11 +4,12 @@ import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
 import type { Done, Repaired } from '../../core/rules/repairs/repairs.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
-import { marginClock } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTrack } from '../stores/track.ts';
 import TextButton from '../controls/TextButton.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const props = defineProps<{ report: Pick<Repaired, 'done' | 'left'> }>();
 const emit = defineEmits<{ go: [caption: Caption]; close: [] }>();
 const track = useTrack();
@@ -29,8 +30,8 @@ function go(entry: Done): void {
 </script>
 
 <template>
-  <section class="report" aria-label="What was repaired">
-    <p role="status">
+  <section class="report note good" aria-label="What was repaired">
+    <p class="row between" role="status">
       <span
         ><b>{{ report.done.length }} {{ report.done.length === 1 ? 'repair' : 'repairs' }} made</b>, one step to undo.
         <template v-if="report.left.length > 0">{{ report.left.length }} could not be.</template></span
@@ -39,9 +40,9 @@ function go(entry: Done): void {
     </p>
     <template v-for="list in lists" :key="list.title">
       <FoldPanel v-if="list.entries.length > 0" :title="list.title" :open="list.open">
-        <ul>
+        <ul class="plain-list">
           <li v-for="(entry, i) in list.entries.slice(0, most)" :key="i">
-            <RowButton class="report-time figures" @click="go(entry)">{{ marginClock(entry.start) }}</RowButton>
+            <RowButton class="report-time figures small" @click="go(entry)">{{ times.clock(entry.start) }}</RowButton>
             <b>{{ ruleNamed(entry.rule).title }}.</b> {{ entry.says }}
           </li>
         </ul>
@@ -54,32 +55,9 @@ function go(entry: Done): void {
 <style scoped>
 .report {
   margin-bottom: 14px;
-  padding: 10px 14px;
-  border-left: 4px solid var(--reed);
-  background: var(--reed-wash);
-}
-.report p {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-.report p button {
-  margin-left: auto;
-}
-ul {
-  margin: 4px 0;
-  padding: 0;
-  list-style: none;
 }
 .report-time {
-  padding: 0 8px 0 0;
-  border: 0;
-  background: none;
-  color: var(--water);
-  font-size: 14px;
-  cursor: pointer;
-}
-:root[data-theme='light'] .report-time {
-  color: var(--ink);
+  width: auto;
+  padding-right: 8px;
 }
 </style>

@@ -21,10 +21,11 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
 <template>
   <nav class="rules" aria-label="Rules">
     <section v-for="group in groups.filter((g) => asked(g).length > 0)" :key="group">
-      <h3>{{ group }}</h3>
+      <h3 class="fine-print plain soft">{{ group }}</h3>
       <RowButton
         v-for="rule in asked(group)"
         :key="rule.id"
+        class="quiet small row between"
         :disabled="!counts.has(rule.id)"
         :aria-current="rule.id === chosen"
         @click="$emit('choose', rule.id)"
@@ -34,8 +35,8 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
       </RowButton>
     </section>
     <section v-if="letBe > 0">
-      <h3>Let be</h3>
-      <RowButton :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
+      <h3 class="fine-print plain soft">Let be</h3>
+      <RowButton class="quiet small row between" :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
         <span>Kept on purpose</span>
         <span class="figures">{{ letBe }}</span>
       </RowButton>
@@ -53,36 +54,5 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
 }
 section {
   margin-bottom: 14px;
-}
-h3 {
-  margin-bottom: 2px;
-  color: var(--soft);
-  font-size: 13px;
-  font-weight: 400;
-}
-button {
-  display: flex;
-  justify-content: space-between;
-  width: 100%;
-  padding: 4px 8px;
-  border: 0;
-  border-radius: 4px;
-  background: none;
-  color: var(--ink);
-  font: 14px/1.5 var(--read);
-  text-align: left;
-  cursor: pointer;
-}
-button:disabled {
-  color: var(--soft);
-  cursor: default;
-}
-button:hover:not(:disabled) {
-  background: var(--reed-wash);
-}
-button[aria-current='true'] {
-  background: var(--reed-wash);
-  color: var(--reed);
-  font-weight: 700;
 }
 </style>

@@ -38,7 +38,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
         class="spread-slot"
         :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
       >
-        <span v-if="limitAt(bar)" class="spread-limit" aria-hidden="true">{{ limitAt(bar) }}</span>
+        <span v-if="limitAt(bar)" class="spread-limit fine-print" aria-hidden="true">{{ limitAt(bar) }}</span>
         <Button
           type="text"
           class="spread-bar"
@@ -50,12 +50,12 @@ const limitAt = (bar: HistogramBar): string | undefined =>
         >
           <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
         </Button>
-        <span class="spread-tick figures" aria-hidden="true"
+        <span class="spread-tick figures soft" aria-hidden="true"
           >{{ bar.from < 0 ? '<0' : figure(bar.from) }}{{ bar.to === Infinity ? '+' : '' }}</span
         >
       </div>
     </div>
-    <p class="soft spread-says">
+    <p class="soft fine-print">
       Captions by {{ spread.title.toLowerCase() }}, {{ spread.unit
       }}{{ spread.marks.map((m) => `; ${m.says}`).join('') }}. Choose a bar to see its captions.
     </p>
@@ -83,8 +83,8 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   width: 100%;
   height: 100%;
   padding: 14px 0 0;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
+  border-width: 0 0 1px;
+  border-color: var(--rule);
   border-radius: 0;
   background: none;
 }
@@ -109,7 +109,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   left: 2px;
   z-index: 1;
   color: var(--ink);
-  font: 13px var(--read);
+  font-weight: 400;
   white-space: nowrap;
 }
 .spread-tick {
@@ -117,10 +117,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   bottom: -18px;
   left: 0;
   transform: translateX(-50%);
-  color: var(--soft);
-  font-size: 12px;
-}
-.spread-says {
-  font-size: 13px;
+  font-size: var(--size-sign);
+  font-weight: 400;
 }
 </style>

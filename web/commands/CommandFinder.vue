@@ -56,11 +56,12 @@ function onKey(event: KeyboardEvent): void {
       placeholder="Part of its name"
       @keydown="onKey"
     />
-    <ul id="finder-list" class="finder-list" role="listbox" aria-label="Commands">
+    <ul id="finder-list" class="finder-list plain-list" role="listbox" aria-label="Commands">
       <li
         v-for="(command, i) in found"
         :id="`finder-${i}`"
         :key="command.id"
+        class="row between"
         role="option"
         :aria-selected="i === chosen"
         @click="run(command)"
@@ -75,29 +76,17 @@ function onKey(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.finder-input {
-  width: 100%;
-}
 .finder-list {
   max-height: 46vh;
-  margin: 10px 0 0;
-  padding: 0;
+  margin-top: 10px;
   overflow-y: auto;
-  list-style: none;
 }
 .finder-list li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
   padding: 6px 10px;
   border-radius: 4px;
-  color: var(--ink);
   cursor: pointer;
 }
 .finder-list li[aria-selected='true'] {
   background: var(--reed-wash);
-}
-kbd {
-  color: var(--soft);
 }
 </style>

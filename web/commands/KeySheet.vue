@@ -102,20 +102,20 @@ const ways = [
       <SelectField v-model="preferences.doubtBelow" label="A word is doubtful below a certainty of" :options="doubts" />
       <CheckField v-for="[key, words] in ways" :key="key" v-model="preferences[key]">{{ words }}</CheckField>
     </div>
-    <p v-if="fault" class="keys-fault" role="alert">{{ fault }}</p>
-    <p v-if="asked" class="keys-asked" role="alert">
+    <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
+    <p v-if="asked" class="note" role="alert">
       {{ keyLabel(asked.key) }} is the key of “{{ asked.other }}”.
       <TextButton main @click="giveOver()">Use it here</TextButton>
       <TextButton @click="leave()">Cancel</TextButton>
     </p>
     <div class="keys" tabindex="0" role="group" aria-label="Every command and its keys">
       <template v-for="section in listed" :key="section.title">
-        <h3>{{ section.title }}</h3>
-        <ul>
-          <li v-for="command in section.commands" :key="command.id">
+        <h3 class="small soft">{{ section.title }}</h3>
+        <ul class="plain-list">
+          <li v-for="command in section.commands" :key="command.id" class="line-row">
             <span>{{ command.title }}</span>
-            <span v-if="waiting === command.id" class="keys-wait" role="status">Press the key, or Escape</span>
-            <span v-else class="keys-now">
+            <span v-if="waiting === command.id" class="going strong" role="status">Press the key, or Escape</span>
+            <span v-else class="row wide">
               <kbd v-for="key in command.keys" :key="key">{{ keyLabel(key) }}</kbd>
             </span>
             <TextButton
@@ -154,41 +154,13 @@ const ways = [
   max-height: 44vh;
   overflow-y: auto;
 }
-.keys h3 {
-  margin: 0;
+h3 {
   padding: 8px 2px 4px;
-  color: var(--soft);
-  font-size: 14px;
 }
-.keys ul {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
-}
-.keys li {
+.line-row {
   display: grid;
   grid-template-columns: 1fr max-content max-content max-content;
   gap: 10px;
   align-items: center;
-  padding: 4px 2px;
-  border-bottom: 1px solid var(--rule);
-}
-.keys-now {
-  display: flex;
-  gap: 14px;
-}
-.keys-now kbd {
-  color: var(--soft);
-}
-.keys-wait {
-  color: var(--water);
-  font-weight: 700;
-}
-.keys-fault {
-  color: var(--alarm);
-}
-.keys-asked {
-  padding: 8px 10px;
-  background: var(--sun-wash);
 }
 </style>

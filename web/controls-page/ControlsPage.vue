@@ -6,6 +6,7 @@ import ChoiceCards from '../controls/ChoiceCards.vue';
 import DataTable from '../controls/DataTable.vue';
 import DialogSheet from '../controls/DialogSheet.vue';
 import FileButton from '../controls/FileButton.vue';
+import FormField from '../controls/FormField.vue';
 import FoldPanel from '../controls/FoldPanel.vue';
 import IconButton from '../controls/IconButton.vue';
 import LinkButton from '../controls/LinkButton.vue';
@@ -13,8 +14,10 @@ import MenuButton from '../controls/MenuButton.vue';
 import NumberField from '../controls/NumberField.vue';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
+import SuggestField from '../controls/SuggestField.vue';
 import TextButton from '../controls/TextButton.vue';
 import TextField from '../controls/TextField.vue';
+import { useFaults } from '../controls/use-faults.ts';
 
 /** Every control, open and closed, for the browser tests of `controls`. */
 const said = ref('nothing yet');
@@ -26,6 +29,13 @@ const lock = ref<string | null>('Lock 7');
 const ticked = ref(false);
 const figure = ref<number | null>(7);
 const open = ref(false);
+const boat = ref('');
+const speaker = ref('');
+const keepers = Array.from({ length: 300 }, (_, i) => `Keeper ${String(i)}`);
+const faults = useFaults(() => ({ boat: boat.value === '' ? 'Name the boat.' : null }), '.boat-form');
+function send(): void {
+  if (faults.isSound()) said.value = boat.value;
+}
 const locks = Array.from({ length: 1000 }, (_, i) => ({ value: `Lock ${String(i)}`, title: `Lock ${String(i)}` }));
 const gates = [
   { value: 'lower', title: 'Lower gate' },
@@ -57,7 +67,7 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
 </script>
 
 <template>
-  <main class="page">
+  <main class="page stack wide">
     <h1>Controls</h1>
     <p id="said" role="status">{{ said }}</p>
     <p>
@@ -78,6 +88,18 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
       <NumberField v-model="figure" label="Boats" :min="0" :max="99" />
       <CheckField v-model="ticked">Water is falling</CheckField>
     </p>
+    <form class="boat-form" @submit.prevent="send">
+      <FormField v-slot="{ field }" label="Boat" :fault="faults.shown.value.boat" required>
+        <TextField v-bind="field" v-model="boat" />
+      </FormField>
+      <FormField v-slot="{ field }" label="Who speaks" hint="Anybody who was named before, or another.">
+        <SuggestField v-bind="field" v-model="speaker" label="Who speaks" :options="keepers" />
+      </FormField>
+      <FormField v-slot="{ field }" label="Gate it is at">
+        <SelectField :id="field.id" v-model="gate" label="Gate it is at" :options="gates" large />
+      </FormField>
+      <TextButton submit>Send the boat</TextButton>
+    </form>
     <ChoiceButtons v-model="reading" label="Reading" :options="readings" />
     <ChoiceCards v-model="card" label="Format" :options="cards" />
     <FoldPanel title="2 problems fixed while reading"><p>The time was negative.</p></FoldPanel>
@@ -96,9 +118,6 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
 
 <style scoped>
 .page {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
   padding: 16px;
 }
 .page > p {

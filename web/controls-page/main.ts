@@ -1,5 +1,6 @@
 import '../nonce.ts';
 import '../theme/tokens.css';
+import '../theme/layout.css';
 import '../theme/controls.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';

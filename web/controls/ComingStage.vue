@@ -6,15 +6,5 @@ defineProps<{ title: string; coming: string }>();
   <div class="stage-bar">
     <h2>{{ title }}</h2>
   </div>
-  <p class="coming soft">{{ coming }}</p>
+  <p class="empty-page soft">{{ coming }}</p>
 </template>
-
-<style scoped>
-.coming {
-  max-width: 520px;
-  margin: 60px auto;
-  padding: 0 24px;
-  font-size: 16px;
-  text-align: center;
-}
-</style>

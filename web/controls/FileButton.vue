@@ -3,6 +3,7 @@ import { useTemplateRef } from 'vue';
 import TextButton from './TextButton.vue';
 
 /** A button that asks for a file. The input behind it is out of sight and out of the way of the keyboard. */
+defineOptions({ inheritAttrs: false });
 defineProps<{
   /** As an input of files takes it. */
   accept?: string;
@@ -21,7 +22,9 @@ function take(): void {
 </script>
 
 <template>
-  <TextButton :main="main" :large="large" :disabled="disabled" @click="input?.click()"><slot></slot></TextButton>
+  <TextButton v-bind="$attrs" :main="main" :large="large" :disabled="disabled" @click="input?.click()"
+    ><slot></slot
+  ></TextButton>
   <input
     ref="input"
     type="file"

@@ -129,7 +129,7 @@ function choose(key: string): void {
               :disabled="entry.disabled ?? false"
               @click="!entry.line && choose(entry.key)"
             >
-              <span class="menu-title">{{ entry.title }}</span><span v-if="entry.detail" class="menu-detail">{{
+              <span class="strong">{{ entry.title }}</span><span v-if="entry.detail" class="menu-detail soft">{{
                 entry.detail
               }}</span>
             </component>
@@ -139,17 +139,3 @@ function choose(key: string): void {
     </Dropdown>
   </span>
 </template>
-
-<style scoped>
-.menu-sheet {
-  max-height: min(70vh, 480px);
-  overflow-y: auto;
-}
-.menu-title {
-  font-weight: 600;
-}
-.menu-detail {
-  margin-left: 10px;
-  color: var(--soft);
-}
-</style>

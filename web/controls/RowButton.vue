@@ -9,19 +9,3 @@ defineProps<{ disabled?: boolean }>();
 <template>
   <button type="button" class="row-button" :disabled="disabled"><slot></slot></button>
 </template>
-
-<style scoped>
-.row-button {
-  width: 100%;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: start;
-  cursor: pointer;
-}
-.row-button:disabled {
-  cursor: default;
-}
-</style>

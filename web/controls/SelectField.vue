@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T extends string | number">
 import Select from 'ant-design-vue/es/select';
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, useId, useTemplateRef } from 'vue';
-import { nameList, nameOptions } from './listbox.ts';
+import { computed, ref, useTemplateRef } from 'vue';
+import { useList } from './use-list.ts';
 
 /**
  * One of a list, which opens and is narrowed by typing.
@@ -17,6 +17,8 @@ export interface Choice<V> {
 const props = withDefaults(
   defineProps<{
     label: string;
+    /** Of the input, where a label points at it. */
+    id?: string | undefined;
     options: readonly Choice<T>[];
     /** In px; as wide as what is chosen where it is left out. */
     width?: number | undefined;
@@ -24,16 +26,18 @@ const props = withDefaults(
     /** Without the sign that it opens, where room is short. */
     bare?: boolean;
   }>(),
-  { width: undefined },
+  { width: undefined, id: undefined },
 );
 const value = defineModel<T | null>({ required: true });
 /** More are never drawn at once; typing narrows them. */
 const most = 100;
 
-const open = ref(false);
 const wanted = ref('');
-const id = useId();
 const root = useTemplateRef<HTMLElement>('root');
+const { open, popupClass, setOpen, onKey } = useList(root, {
+  label: () => props.label,
+  closed: () => (wanted.value = ''),
+});
 const found = computed(() => {
   const part = wanted.value.trim().toLowerCase();
   return part === '' ? props.options : props.options.filter((o) => o.title.toLowerCase().includes(part));
@@ -50,51 +54,16 @@ const chosen = computed(() => {
   return option ? { value: option.value, label: option.title } : undefined;
 });
 
-const popup = (): HTMLElement | null => document.querySelector(`.list-of-${CSS.escape(id)}`);
-function name(): void {
-  const input = root.value?.querySelector('input');
-  if (!input) return;
-  const list = open.value ? popup() : null;
-  nameList(input, list, { id: `${id}-list`, label: props.label });
-  if (list) nameOptions(list, `${id}-option`);
-}
-const watcher = new MutationObserver(name);
-function watchDrawn(): void {
-  watcher.disconnect();
-  const seen: MutationObserverInit = { subtree: true, childList: true, attributes: true };
-  if (root.value) watcher.observe(root.value, seen);
-  const list = popup();
-  if (list) watcher.observe(list, seen);
-  name();
-}
-onMounted(watchDrawn);
-onBeforeUnmount(() => {
-  watcher.disconnect();
-});
-
-function onOpen(now: boolean): void {
-  open.value = now;
-  if (!now) wanted.value = '';
-  // The list is put into the page a moment after it is asked for.
-  void nextTick(() => requestAnimationFrame(watchDrawn));
-}
-function onKey(event: KeyboardEvent): void {
-  const isChord = event.ctrlKey || event.metaKey || event.altKey;
-  if (event.key === 'Escape' && open.value) {
-    onOpen(false);
-    event.preventDefault();
-  } else if (!isChord) return;
-  event.stopPropagation();
-}
 function choose(option: { readonly value: T }): void {
   value.value = option.value;
-  onOpen(false);
+  setOpen(false);
 }
 </script>
 
 <template>
   <span ref="root" class="select-field" @keydown.capture="onKey">
     <Select
+      v-bind="id ? { id } : {}"
       :value="chosen"
       label-in-value
       :options="shown"
@@ -103,12 +72,12 @@ function choose(option: { readonly value: T }): void {
       :virtual="false"
       :show-arrow="!bare"
       :dropdown-match-select-width="false"
-      :popup-class-name="`list-of-${id}`"
+      :popup-class-name="popupClass"
       show-search
       :filter-option="false"
       :style="width === undefined ? {} : { width: `${width}px` }"
       @search="(part: string) => (wanted = part)"
-      @dropdown-visible-change="onOpen"
+      @dropdown-visible-change="setOpen"
       @change="(option: unknown) => choose(option as { value: T })"
     >
       <template #notFoundContent>Nothing is called that.</template>

@@ -66,10 +66,3 @@ onBeforeUnmount(() => {
     ></span>
   </Tooltip>
 </template>
-
-<style scoped>
-.tip-anchor {
-  position: fixed;
-  pointer-events: none;
-}
-</style>

@@ -19,6 +19,7 @@ import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
 import StageRail from './StageRail.vue';
+import { usePreferences } from '../stores/preferences.ts';
 import LinkButton from '../controls/LinkButton.vue';
 
 const props = defineProps<{ job: string }>();
@@ -27,6 +28,7 @@ const track = useTrack();
 const messages = useMessages();
 const playback = usePlayback();
 const dialogs = useDialogs();
+const preferences = usePreferences();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
@@ -87,15 +89,20 @@ onBeforeUnmount(() => {
     <JobHeader />
     <NoticeBar />
     <SetAsideBar />
-    <div v-if="trouble" class="frame-message" role="alert">
+    <div v-if="trouble" class="empty-page" role="alert">
       <h2>This job could not be opened</h2>
       <p>{{ trouble }}</p>
       <LinkButton :to="{ name: 'jobs' }">All jobs</LinkButton>
     </div>
-    <div v-else-if="!ready" class="frame-message" aria-live="polite">Opening the job…</div>
-    <div v-else class="frame-body">
+    <div v-else-if="!ready" class="empty-page" aria-live="polite">Opening the job…</div>
+    <div
+      v-else
+      class="frame-body"
+      :class="{ 'by-hand': preferences.monitorWidth }"
+      :style="{ '--monitor': `${preferences.monitorWidth ?? 0}px` }"
+    >
       <StageRail />
-      <main class="frame-stage"><RouterView /></main>
+      <main class="frame-stage fills"><RouterView /></main>
       <MonitorPanel />
       <SkylineStrip />
     </div>
@@ -116,10 +123,7 @@ onBeforeUnmount(() => {
   grid-template: minmax(0, 1fr) 84px / 72px minmax(0, 1fr) minmax(320px, 31.5%);
 }
 .frame-stage {
-  display: flex;
-  flex-direction: column;
   min-width: 0;
-  min-height: 0;
 }
 /* On a wide screen the picture takes the room that the text has no use for. */
 @media (min-width: 1600px) {
@@ -127,29 +131,20 @@ onBeforeUnmount(() => {
     grid-template-columns: 72px minmax(0, 920px) minmax(0, 1fr);
   }
 }
+.frame-body.by-hand {
+  grid-template-columns: 72px minmax(0, 1fr) min(var(--monitor), 60vw);
+}
 /* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
 @media (max-width: 900px) {
-  .frame-body {
+  .frame-body.frame-body {
     grid-template: 340px max-content 84px / 60px minmax(0, 1fr);
     overflow-y: auto;
   }
   .frame-body > :deep(.monitor) {
     grid-column: 1 / -1;
     min-height: max-content;
-    border-left: 0;
     border-top: 1px solid var(--rule);
+    border-left: 0;
   }
-}
-.frame-message {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 12px;
-  max-width: 560px;
-  margin: 80px auto;
-  padding: 0 24px;
-}
-.frame-message h2 {
-  font-size: 20px;
 }
 </style>

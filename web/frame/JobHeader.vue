@@ -70,16 +70,16 @@ async function onStyle(key: string): Promise<void> {
 </script>
 
 <template>
-  <header class="head">
+  <header class="head page-head">
     <RouterLink :to="{ name: 'jobs' }" class="head-home" title="All jobs"
       ><img src="/icon.svg" alt="All jobs" width="34" height="34"
     /></RouterLink>
-    <div class="head-title">
-      <h1>{{ job.job?.title ?? 'Fenwix' }}</h1>
-      <p>{{ under }}</p>
+    <div class="head-title grow">
+      <h1 class="cut">{{ job.job?.title ?? 'Fenwix' }}</h1>
+      <p class="cut fine-print">{{ under }}</p>
     </div>
     <template v-if="job.job && track.track">
-      <span class="head-box"
+      <span class="head-box small"
         ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
       <MenuButton
@@ -105,84 +105,27 @@ async function onStyle(key: string): Promise<void> {
         Find a command <KeyHint command="find-command" />
       </Button>
     </template>
-    <span v-else class="head-spring"></span>
+    <span v-else class="grow"></span>
     <ThemeButton />
   </header>
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  flex: none;
-  height: 48px;
-  padding: 0 14px 0 19px;
-  background: var(--header);
-  color: var(--header-ink);
-}
-.head-home {
-  width: 48px;
-  line-height: 0;
-}
-.head-title {
-  flex: 1;
-  min-width: 0;
-}
-.head-title h1,
-.head-title p {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
 .head-title h1 {
-  font-size: 15px;
-  font-weight: 700;
   line-height: 19px;
 }
 .head-title p {
   color: var(--header-soft);
-  font-size: 13px;
   line-height: 17px;
 }
-.head-box,
-.head-pair {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-  height: 28px;
-  padding: 0 10px;
+.head-box {
+  max-width: 220px;
+  padding: 2px 10px;
+  overflow: hidden;
   border: 1px solid var(--header-rule);
   border-radius: 4px;
-  background: transparent;
-  color: var(--header-ink);
-  font: 14px var(--read);
+  text-overflow: ellipsis;
   white-space: nowrap;
-}
-button.head-box {
-  cursor: pointer;
-}
-button.head-box:hover,
-.head-pair button:hover:not(:disabled) {
-  background: rgb(255 255 255 / 8%);
-}
-.head-pair {
-  padding: 0;
-}
-.head-pair button {
-  height: 26px;
-  padding: 0 8px;
-  border: 0;
-  background: none;
-  color: inherit;
-  cursor: pointer;
-}
-.head-pair button:disabled {
-  opacity: 0.4;
-  cursor: default;
-}
-.head-spring {
-  flex: 1;
 }
 @media (max-width: 900px) {
   .head {
@@ -193,11 +136,6 @@ button.head-box:hover,
   }
   .head-title {
     flex-basis: calc(100% - 70px);
-  }
-}
-@media (max-width: 1180px) {
-  .head-find kbd {
-    display: none;
   }
 }
 </style>

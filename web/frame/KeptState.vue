@@ -22,22 +22,21 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <span class="kept" :class="shown.tone" role="status"
+  <span class="kept small" :class="shown.tone" role="status"
     ><span aria-hidden="true">{{ shown.sign }}</span> {{ shown.text }}</span
   >
 </template>
 
 <style scoped>
 .kept {
-  color: #9fd6bd;
-  font-size: 14px;
+  color: var(--header-good);
   white-space: nowrap;
 }
 .kept.warn {
-  color: #f0c566;
+  color: var(--header-warn);
 }
 .kept.bad {
-  color: #ff9d84;
+  color: var(--header-bad);
   font-weight: 700;
 }
 </style>

@@ -6,13 +6,13 @@ const messages = useMessages();
 </script>
 
 <template>
-  <div v-if="messages.notice" class="notice" role="status">
+  <div v-if="messages.notice" class="note row between" role="status">
     <span>{{ messages.notice }}</span>
     <TextButton @click="messages.notice = null">Dismiss</TextButton>
   </div>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
   <div class="remark-place" role="status">
-    <div v-if="messages.remark" class="remark">
+    <div v-if="messages.remark" class="remark floating note row between">
       <span>{{ messages.remark }}</span>
       <TextButton @click="messages.remark = null">Dismiss</TextButton>
     </div>
@@ -20,19 +20,6 @@ const messages = useMessages();
 </template>
 
 <style scoped>
-.notice,
-.remark {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 16px;
-  padding: 7px 14px;
-  background: var(--sun-wash);
-  color: var(--ink);
-}
-.notice {
-  border-bottom: 1px solid var(--rule);
-}
 .remark-place {
   position: relative;
   z-index: 6;
@@ -41,9 +28,7 @@ const messages = useMessages();
   position: absolute;
   top: 12px;
   right: 12px;
-  box-sizing: border-box;
   width: 378px;
   max-width: calc(100vw - 24px);
-  border: 1px solid var(--ink);
 }
 </style>

@@ -46,43 +46,25 @@ async function keepApart(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="track.keeping === 'apart'" class="aside" role="alert">
+  <div v-if="track.keeping === 'apart'" class="aside note bad row between" role="alert">
     <span
       >The server has another history of this track: its data folder was put back to another state. What this page shows
       is safe in this browser, and nothing of it is sent.</span
     >
-    <span class="aside-actions">
+    <span class="row">
       <TextButton :disabled="busy" @click="keepApart"> Save it as a track of its own </TextButton>
       <TextButton @click="saveTrack">Save as a file</TextButton>
     </span>
   </div>
-  <div v-else-if="first" class="aside" role="alert">
+  <div v-else-if="first" class="aside note bad row between" role="alert">
     <span
       >{{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set
       aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.</span
     >
-    <span class="aside-actions">
+    <span class="row">
       <TextButton @click="save(first)">Save as a file</TextButton>
       <TextButton @click="tryAgain(first)">Try again</TextButton>
       <TextButton @click="track.dropAside(first.id)">Discard</TextButton>
     </span>
   </div>
 </template>
-
-<style scoped>
-.aside {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 16px;
-  padding: 7px 14px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--alarm-wash);
-  color: var(--ink);
-}
-.aside-actions {
-  display: flex;
-  flex: none;
-  gap: 8px;
-}
-</style>

@@ -18,7 +18,7 @@ const stages = [
       v-for="stage in stages"
       :key="stage.name"
       :to="{ name: stage.name }"
-      class="rail-stage"
+      class="rail-stage fine-print"
       active-class="here"
     >
       <component :is="stage.icon" :size="22" :stroke-width="1.8" aria-hidden="true" />
@@ -42,17 +42,16 @@ const stages = [
   background: var(--sheet);
 }
 .rail-stage {
+  position: relative;
   display: flex;
   flex-direction: column;
   align-items: center;
   justify-content: center;
   gap: 5px;
-  position: relative;
   height: 64px;
-  border-left: 4px solid transparent;
   padding-right: 2px;
+  border-left: 4px solid transparent;
   color: var(--soft);
-  font-size: 13px;
   text-decoration: none;
 }
 .rail-stage:hover {
@@ -68,21 +67,16 @@ const stages = [
 .rail-stage:has(.rail-count) svg {
   margin-right: 28px;
 }
-.rail-name {
-  display: flex;
-  align-items: center;
-  position: static;
-}
 .rail-count {
   position: absolute;
   top: 6px;
   right: 2px;
   min-width: 26px;
   padding: 0 4px;
-  text-align: center;
   border-radius: 8px;
   background: var(--alarm);
   color: var(--sheet);
-  font: 700 12px/16px var(--read);
+  font: 700 var(--size-sign) / 16px var(--read);
+  text-align: center;
 }
 </style>

@@ -42,24 +42,24 @@ const sendLabel = computed(() =>
 </script>
 
 <template>
-  <div class="cell">
+  <div class="cell stack close">
     <p :class="state.tone" role="status">
       <b
         ><span aria-hidden="true">{{ state.sign }}</span> {{ state.word }}</b
       >
     </p>
     <p v-if="state.more">{{ state.more }}</p>
-    <p v-if="receipt" class="figures cell-file">{{ receipt.file }}</p>
-    <p v-if="work && state.can" class="cell-actions">
+    <p v-if="receipt" class="figures fine-print">{{ receipt.file }}</p>
+    <p v-if="work && state.can" class="row wrap">
       <TextButton v-if="state.can === 'stop'" @click="$emit('change', work, 'stop')"> Stop </TextButton>
       <TextButton v-else @click="$emit('change', work, 'again')">Try again</TextButton>
     </p>
-    <p v-if="machineThere" class="sun">△ A machine track is also there</p>
+    <p v-if="machineThere" class="warn">△ A machine track is also there</p>
     <div v-if="places.length > 0" class="cell-place">
       <span aria-hidden="true" class="soft">Recording there</span>
       <SelectField v-model="place" :label="`Recording at ${name}`" :options="choices" :width="230" />
     </div>
-    <p class="cell-actions">
+    <p class="row wrap">
       <TextButton
         main
         :disabled="!kept || busy || (place === '' && trouble !== null)"
@@ -72,7 +72,7 @@ const sendLabel = computed(() =>
       >
     </p>
     <template v-if="trouble">
-      <p class="alarm" role="alert">{{ trouble }}</p>
+      <p class="bad" role="alert">{{ trouble }}</p>
       <p v-if="places.length === 0">
         <TextButton @click="$emit('again')">Retry</TextButton>
       </p>
@@ -82,36 +82,9 @@ const sendLabel = computed(() =>
 
 <style scoped>
 .cell {
-  display: flex;
-  flex-direction: column;
-  gap: 3px;
   max-width: 320px;
 }
-.cell-file {
-  font-size: 13px;
-}
-.cell-actions {
-  display: flex;
-  align-items: center;
-  gap: 12px;
+.cell .row {
   margin-top: 6px;
-}
-.reed {
-  color: var(--reed);
-}
-.sun {
-  color: var(--sun-text);
-}
-.alarm {
-  color: var(--alarm);
-}
-.water {
-  color: var(--water);
-}
-.soft {
-  color: var(--soft);
-}
-select {
-  max-width: 100%;
 }
 </style>

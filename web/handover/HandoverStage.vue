@@ -20,15 +20,17 @@ const columns = computed(() => [
     <h2>Handover</h2>
     <span class="soft">what each destination has, and what it should have</span>
   </div>
-  <div class="handover">
-    <p v-if="trouble" class="handover-trouble" role="alert">{{ trouble }}</p>
+  <div class="handover scrolls stage-body">
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <DataTable v-if="cells.length > 0 && track.track" :columns="columns" :rows="[track.track]" :key-of="(t) => t.id">
       <template v-for="{ destination: d } in cells" :key="d.id" #[`head-${d.id}`]>
-        {{ d.name }}<small>video host · SRT</small>
+        {{ d.name }}<small class="block small plain soft">video host · SRT</small>
       </template>
       <template #head-track><span class="visually-hidden">Track</span></template>
       <template #track="{ row: t }">
-        <b>{{ languageName(t.language) }}</b><small>{{ t.name }} · edit {{ t.edit }}</small>
+        <b>{{ languageName(t.language) }}</b><small class="block small plain soft"
+          >{{ t.name }} · edit {{ t.edit }}</small
+        >
       </template>
       <template v-for="{ destination: d, ...cell } in cells" :key="d.id" #[d.id]="{ row: t }">
         <DestinationCell
@@ -47,22 +49,3 @@ const columns = computed(() => [
     <TakeFiles />
   </div>
 </template>
-
-<style scoped>
-.handover {
-  flex: 1;
-  min-height: 0;
-  padding: 16px;
-  overflow-y: auto;
-}
-.handover-trouble {
-  margin-bottom: 12px;
-  color: var(--alarm);
-}
-small {
-  display: block;
-  color: var(--soft);
-  font-size: 14px;
-  font-weight: 400;
-}
-</style>

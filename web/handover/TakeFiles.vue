@@ -74,13 +74,13 @@ const url = computed(() => {
 </script>
 
 <template>
-  <h3>Download a file</h3>
+  <h3 class="take-title">Download a file</h3>
   <div class="take">
-    <div class="take-side">
+    <div class="stack">
       <ChoiceCards v-model="chosen" label="Format of the file" :options="cards">
         <template #default="{ option }"
           ><b>{{ option.title }}</b> <span class="figures soft">{{ option.extension }}</span><small
-            :class="{ loses: option.loses }"
+            :class="{ warn: option.loses }"
             >{{ option.said }}</small
           ></template
         >
@@ -89,8 +89,8 @@ const url = computed(() => {
       <CheckField v-model="wanted.labels" class="take-choice">Leave out speaker labels</CheckField>
       <CheckField v-if="beside" v-model="wanted[beside.key]" class="take-choice">{{ beside.words }}</CheckField>
     </div>
-    <div class="take-file">
-      <p class="take-go">
+    <div class="stack">
+      <p class="row wide wrap">
         <Button type="primary" :href="url" download>Download the {{ row?.format.title }} file</Button>
         <span class="soft"
           >{{ sheet.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
@@ -99,7 +99,7 @@ const url = computed(() => {
           ></span
         >
       </p>
-      <p v-if="findings.count > 0" class="take-warn">
+      <p v-if="findings.count > 0" class="warn strong">
         ▲ {{ findings.count }} {{ findings.count === 1 ? 'finding is' : 'findings are' }} still open; you can download
         and send all the same.
       </p>
@@ -109,9 +109,8 @@ const url = computed(() => {
 </template>
 
 <style scoped>
-h3 {
+.take-title {
   margin: 22px 0 8px;
-  font-size: 15px;
 }
 .take {
   display: grid;
@@ -119,36 +118,17 @@ h3 {
   gap: 18px;
   align-items: start;
 }
-.take-side {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-small.loses.loses {
+small.warn.warn {
   color: var(--sun-text);
-}
-.take-choice.ant-checkbox-wrapper {
-  margin: 0;
 }
 pre {
-  margin: 10px 0;
+  margin: 0;
   padding: 12px;
   overflow-x: auto;
-  background: var(--header);
-  color: #d9e6df;
-  font-size: 14px;
+  background: var(--screen);
+  color: var(--screen-ink);
+  font-size: var(--size-small);
   line-height: 1.45;
-}
-.take-go {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 12px;
-}
-.take-warn {
-  margin-top: 8px;
-  color: var(--sun-text);
-  font-weight: 600;
 }
 @media (max-width: 1100px) {
   .take {

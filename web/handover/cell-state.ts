@@ -3,7 +3,7 @@ import type { Receipt } from '../../core/job/job.ts';
 import { isOver, type Work } from '../../core/job/work.ts';
 
 export interface CellState {
-  readonly tone: 'soft' | 'water' | 'sun' | 'reed' | 'alarm';
+  readonly tone: 'soft' | 'going' | 'warn' | 'good' | 'bad';
   readonly sign: string;
   readonly word: string;
   readonly more: string;
@@ -16,12 +16,12 @@ const percent = (share: number): string => `${String(Math.floor(share * 100))} %
 /** How the sending fares. */
 function sending(work: Work): CellState {
   const { kind, state, progress, reason } = work;
-  if (state === 'stopped') return { tone: 'sun', sign: '◐', word: 'Stopped', more: '', can: 'again' };
-  if (state === 'failed') return { tone: 'alarm', sign: '▲', word: 'Not sent', more: reason ?? '', can: 'again' };
-  if (reason !== null) return { tone: 'sun', sign: '◌', word: 'Not sent yet', more: reason, can: 'stop' };
+  if (state === 'stopped') return { tone: 'warn', sign: '◐', word: 'Stopped', more: '', can: 'again' };
+  if (state === 'failed') return { tone: 'bad', sign: '▲', word: 'Not sent', more: reason ?? '', can: 'again' };
+  if (reason !== null) return { tone: 'warn', sign: '◌', word: 'Not sent yet', more: reason, can: 'stop' };
   const word = kind === 'bring-recording' ? 'The recording is on its way' : 'Being sent';
   const more = kind === 'bring-recording' && progress > 0 ? percent(progress) : '';
-  return { tone: 'water', sign: '◌', word, more, can: 'stop' };
+  return { tone: 'going', sign: '◌', word, more, can: 'stop' };
 }
 
 /** @param edit the track’s edit now */
@@ -32,14 +32,14 @@ export function cellState(receipt: Receipt | null, work: Work | null, edit: numb
     case 'sending':
       return work && (!isOver(work) || work.state !== 'done')
         ? sending(work)
-        : { tone: 'water', sign: '◌', word: 'Being sent', more: at, can: null };
+        : { tone: 'going', sign: '◌', word: 'Being sent', more: at, can: null };
     case 'processing':
-      return { tone: 'water', sign: '◌', word: 'Being processed', more: work?.reason ?? at, can: null };
+      return { tone: 'going', sign: '◌', word: 'Being processed', more: work?.reason ?? at, can: null };
     case 'refused':
-      return { tone: 'alarm', sign: '▲', word: 'Refused', more: receipt.reason ?? '', can: null };
+      return { tone: 'bad', sign: '▲', word: 'Refused', more: receipt.reason ?? '', can: null };
     case 'live':
       return receipt.edit < edit
-        ? { tone: 'sun', sign: '◐', word: 'Behind', more: `holds ${at}`, can: null }
-        : { tone: 'reed', sign: '●', word: 'Live', more: `holds ${at}`, can: null };
+        ? { tone: 'warn', sign: '◐', word: 'Behind', more: `holds ${at}`, can: null }
+        : { tone: 'good', sign: '●', word: 'Live', more: `holds ${at}`, can: null };
   }
 }

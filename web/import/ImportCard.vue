@@ -5,7 +5,7 @@ import SelectField from '../controls/SelectField.vue';
 import { computed } from 'vue';
 import { encodings, type FoundBy } from '../../core/formats/encoding.ts';
 import { formatNamed, formats } from '../../core/formats/registry.ts';
-import { lengthInWords, marginClock } from '../../core/time/clock.ts';
+import { clockFor, lengthInWords } from '../../core/time/clock.ts';
 import { languageName } from '../describe/jobs.ts';
 import { warningKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';
@@ -65,14 +65,15 @@ const problems = computed(() => {
   return many === 1 ? '1 problem fixed while reading' : `${String(many)} problems fixed while reading`;
 });
 const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
+const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 0));
 </script>
 
 <template>
-  <div class="arrival" aria-live="polite">
+  <div class="arrival stack" aria-live="polite">
     <p v-if="reading" class="soft">Reading {{ name }}…</p>
-    <p v-if="trouble" class="arrival-trouble" role="alert">{{ trouble }}</p>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <template v-if="understood">
-      <p class="arrival-name">
+      <p class="large lines">
         <b>{{ name }}</b> <span class="soft">{{ summary }}</span>
       </p>
       <slot></slot>
@@ -106,17 +107,17 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
       </template>
     </div>
     <template v-if="understood">
-      <ol class="arrival-first" aria-label="The first captions">
+      <ol class="arrival-first plain-list floating" aria-label="The first captions">
         <li v-for="(c, i) in first" :key="i">
-          <span class="figures soft">{{ c.timing === 'set' ? marginClock(c.start) : 'not timed' }}</span>
-          <span dir="auto" class="arrival-text">{{ c.text }}</span>
+          <span class="figures soft">{{ c.timing === 'set' ? clock(c.start) : 'not timed' }}</span>
+          <span dir="auto" class="lines">{{ c.text }}</span>
         </li>
       </ol>
       <p v-if="kinds.length === 0" class="soft">No problems were found while reading.</p>
       <FoldPanel v-else :title="problems" :open="lost || kinds.length <= 3">
         <ul>
           <li v-for="kind in kinds" :key="kind.message">
-            <span v-if="kind.lost" class="arrival-lost">▲ Skipped</span>
+            <span v-if="kind.lost" class="bad strong">▲ Skipped</span>
             {{ kind.message }} <span class="soft">{{ onLines(kind) }}</span>
           </li>
         </ul>
@@ -126,17 +127,6 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
 </template>
 
 <style scoped>
-.arrival {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
-}
-.arrival-trouble {
-  color: var(--alarm);
-}
-.arrival-name {
-  font-size: 16px;
-}
 .arrival-ways {
   display: grid;
   grid-template-columns: 72px minmax(0, 1fr);
@@ -150,28 +140,14 @@ const first = computed(() => understood.value?.captions.slice(0, 4) ?? []);
   gap: 4px 8px;
 }
 .arrival-first {
-  margin: 0;
   padding: 8px 14px;
-  border: 1px solid var(--rule);
-  background: var(--sheet);
-  list-style: none;
+  border-color: var(--rule);
+  box-shadow: none;
 }
 .arrival-first li {
   display: grid;
   grid-template-columns: 84px minmax(0, 1fr);
   align-items: baseline;
   padding: 3px 0;
-}
-.arrival-text {
-  white-space: pre-line;
-  overflow-wrap: anywhere;
-}
-ul {
-  margin: 0;
-  padding-left: 20px;
-}
-.arrival-lost {
-  color: var(--alarm);
-  font-weight: 600;
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { ref, useId } from 'vue';
 import FileButton from '../controls/FileButton.vue';
 
 defineProps<{
@@ -9,7 +9,10 @@ defineProps<{
   accept: string;
   tone: 'soft' | 'good' | 'bad';
   text: string;
+  /** What is missing, once the form was to be sent. */
+  fault: string | null;
 }>();
+const id = useId();
 const emit = defineEmits<{ file: [file: File] }>();
 const over = ref(false);
 
@@ -22,21 +25,29 @@ function take(files: FileList | null | undefined): void {
 
 <template>
   <section
-    class="question"
-    :class="{ over }"
+    class="question stack ruled"
+    :class="{ dropping: over }"
     :aria-label="title"
     @dragover.prevent="over = true"
     @dragleave="over = false"
     @drop.prevent="take($event.dataTransfer?.files)"
   >
     <h2>
-      <span class="figures" aria-hidden="true">{{ number }}</span> {{ title }}
+      <span class="figures good" aria-hidden="true">{{ number }}</span> {{ title }}
     </h2>
     <slot></slot>
-    <p class="question-choose">
-      <FileButton large :accept="accept" @file="emit('file', $event)">{{ button }}</FileButton>
+    <p class="row wide">
+      <FileButton
+        large
+        :accept="accept"
+        :aria-invalid="fault ? 'true' : undefined"
+        :aria-describedby="fault ? id : undefined"
+        @file="emit('file', $event)"
+        >{{ button }}</FileButton
+      >
       <span class="soft">or drop it here</span>
     </p>
+    <p v-if="fault" :id="id" class="small bad" role="alert">{{ fault }}</p>
     <slot name="more"></slot>
     <p v-if="text" :class="tone" :role="tone === 'bad' ? 'alert' : 'status'">{{ text }}</p>
   </section>
@@ -44,33 +55,11 @@ function take(files: FileList | null | undefined): void {
 
 <style scoped>
 .question {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
   padding: 20px 0;
-  border-bottom: 1px solid var(--rule);
 }
-.question.over {
+.dropping {
   background: var(--water-wash);
   outline: 2px dashed var(--water);
   outline-offset: 6px;
-}
-h2 {
-  font-size: 18px;
-}
-h2 .figures {
-  margin-right: 8px;
-  color: var(--reed);
-}
-.question-choose {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-}
-.good {
-  color: var(--reed);
-}
-.bad {
-  color: var(--alarm);
 }
 </style>

@@ -3,7 +3,9 @@ import { languageFor } from '../import/language.ts';
 import Progress from 'ant-design-vue/es/progress';
 import ChoiceCards from '../controls/ChoiceCards.vue';
 import SelectField from '../controls/SelectField.vue';
+import FormField from '../controls/FormField.vue';
 import TextField from '../controls/TextField.vue';
+import { useFaults } from '../controls/use-faults.ts';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { lengthInWords } from '../../core/time/clock.ts';
@@ -12,7 +14,6 @@ import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { NewJob } from '../../core/contract/jobs.ts';
 import { titleFault } from '../../core/contract/title.ts';
-import { mostCharacters } from '../../core/contract/limits.ts';
 import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';
@@ -85,13 +86,19 @@ watch(draft, (file) => {
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
 });
 
-const missing = computed(() => {
-  if (share.value !== null) return 'The recording is still uploading.';
-  if (!recording.value) return 'Choose a recording first.';
-  if (words.reading.value) return 'The words are still being read.';
-  if (!draft.value) return 'Choose the words first: a machine draft or a caption file.';
-  return titleFault(title.value);
-});
+const faults = useFaults(
+  () => ({
+    recording:
+      share.value !== null ? 'The recording is still uploading.' : recording.value ? null : 'Choose a recording first.',
+    title: titleFault(title.value),
+    words: words.reading.value
+      ? 'The words are still being read.'
+      : draft.value
+        ? null
+        : 'Choose the words: a machine draft or a caption file.',
+  }),
+  '.intake',
+);
 
 interface Wanted {
   readonly title: string;
@@ -115,7 +122,7 @@ function requested(wanted: Wanted, from: ReadResult): NewJob {
 }
 
 async function make(): Promise<void> {
-  if (missing.value || !recording.value || !draft.value) return;
+  if (!faults.isSound() || !recording.value || !draft.value) return;
   making.value = true;
   trouble.value = null;
   try {
@@ -150,10 +157,11 @@ onMounted(() => {
       accept="video/*,audio/*"
       :tone="recordingState.tone"
       :text="recordingState.text"
+      :fault="faults.shown.value.recording"
       @file="takeRecording"
     >
       <p class="soft">Picture and sound, or sound only. WebM, MP4, WAV, MP3, FLAC or Ogg.</p>
-      <p v-if="share !== null" class="intake-progress">
+      <p v-if="share !== null" class="intake-progress row wide">
         <Progress
           :percent="Math.floor(share * 100)"
           role="progressbar"
@@ -165,17 +173,9 @@ onMounted(() => {
         <TextButton @click="upload?.stop()">Stop</TextButton>
       </p>
       <template #more>
-        <div class="intake-field">
-          <label for="job-title">Title</label>
-          <TextField
-            id="job-title"
-            v-model="title"
-            class="intake-title"
-            :maxlength="mostCharacters.title"
-            placeholder="As it will stand on the Jobs page"
-            dir="auto"
-          />
-        </div>
+        <FormField v-slot="{ field }" label="Title" :fault="faults.shown.value.title" required>
+          <TextField v-bind="field" v-model="title" placeholder="As it will stand on the Jobs page" dir="auto" />
+        </FormField>
       </template>
     </FileQuestion>
     <FileQuestion
@@ -185,6 +185,7 @@ onMounted(() => {
       accept=""
       tone="soft"
       text=""
+      :fault="faults.shown.value.words"
       @file="words.take"
     >
       <p v-if="!words.here.value" class="soft">
@@ -192,64 +193,34 @@ onMounted(() => {
       </p>
       <ArrivalCard v-else :arrival="words" />
       <template #more>
-        <div class="intake-field">
-          <span aria-hidden="true">Language spoken</span>
-          <SelectField v-model="language" label="Language spoken" :options="spoken" large :width="280" />
-        </div>
+        <FormField v-slot="{ field }" label="Language spoken">
+          <SelectField :id="field.id" v-model="language" label="Language spoken" :options="spoken" large :width="280" />
+        </FormField>
       </template>
     </FileQuestion>
-    <section class="intake-rules" aria-labelledby="rules-title">
-      <h2 id="rules-title"><span class="figures" aria-hidden="true">3</span> The rules</h2>
+    <section class="intake-rules stack" aria-labelledby="rules-title">
+      <h2 id="rules-title"><span class="figures good" aria-hidden="true">3</span> The rules</h2>
       <ChoiceCards v-model="style" label="House style" :options="cards">
         <template #default="{ option }">
           <b>{{ option.title }}</b><small>{{ option.detail }}</small>
         </template>
       </ChoiceCards>
     </section>
-    <p class="intake-end">
-      <TextButton main large :disabled="missing !== null || making" @click="make"> Create the job </TextButton>
-      <span class="soft" role="status">{{ missing ?? '' }}</span>
-    </p>
-    <p v-if="trouble" class="intake-trouble" role="alert">{{ trouble }}</p>
+    <p><TextButton main large :disabled="making" @click="make">Create the job</TextButton></p>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
   </main>
 </template>
 
 <style scoped>
-.intake-field {
-  display: grid;
-  grid-template-columns: 130px minmax(0, 420px);
-  align-items: center;
-  gap: 10px;
-}
 .intake {
   max-width: 760px;
   margin: 0 auto;
-  padding: 28px 24px 60px;
+  padding: 8px 24px 60px;
 }
 .intake-progress {
-  display: flex;
-  align-items: center;
-  gap: 12px;
   max-width: 480px;
 }
 .intake-rules {
   padding: 20px 0;
-}
-h2 {
-  margin-bottom: 10px;
-  font-size: 18px;
-}
-h2 .figures {
-  margin-right: 8px;
-  color: var(--reed);
-}
-.intake-end {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-.intake-trouble {
-  margin-top: 12px;
-  color: var(--alarm);
 }
 </style>

@@ -30,34 +30,37 @@ const stands = computed(() => {
 const handed = computed(() => {
   const { held } = props.job;
   if (held.length === 0) return { sign: '○', text: 'nowhere', tone: 'soft' };
-  if (held.some((h) => h.state === 'refused')) return { sign: '▲', text: 'refused', tone: 'alarm' };
-  if (held.some((h) => h.behind)) return { sign: '◐', text: 'behind', tone: 'sun' };
+  if (held.some((h) => h.state === 'refused')) return { sign: '▲', text: 'refused', tone: 'bad' };
+  if (held.some((h) => h.behind)) return { sign: '◐', text: 'behind', tone: 'warn' };
   return held.every((h) => h.state === 'live')
-    ? { sign: '●', text: 'live', tone: 'reed' }
+    ? { sign: '●', text: 'live', tone: 'good' }
     : { sign: '◌', text: 'being processed', tone: 'soft' };
 });
 const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 </script>
 
 <template>
-  <div class="row" role="listitem">
-    <RouterLink class="row-link" :to="{ name: 'words', params: { job: job.id } }">
+  <div class="job ruled row" role="listitem">
+    <RouterLink class="row-link row wide grow" :to="{ name: 'words', params: { job: job.id } }">
       <img v-if="picture" class="row-picture" :src="picture" alt="" />
       <span v-else class="row-picture row-sound"><component :is="stands" :size="24" aria-hidden="true" /></span>
-      <span class="row-title"
-        ><b>{{ job.title }}</b
+      <span class="stack close grow"
+        ><b class="row-title cut" dir="auto">{{ job.title }}</b
         ><span class="soft">{{ under }}</span></span
       >
     </RouterLink>
-    <span class="row-figure figures">{{ captions }}<small>captions</small></span>
-    <span class="row-figure figures">{{ share }} %<small>proofed</small></span>
-    <span class="row-figure figures" :class="{ alarm: (job.mustFindings ?? 0) > 0 }"
-      >{{ job.mustFindings ?? '·' }}<small>findings</small></span
+    <span class="row-figure figures">{{ captions }}<small class="block fine-print soft">captions</small></span>
+    <span class="row-figure figures">{{ share }} %<small class="block fine-print soft">proofed</small></span>
+    <span class="row-figure figures" :class="{ bad: (job.mustFindings ?? 0) > 0 }"
+      >{{ job.mustFindings ?? '·' }}<small class="block fine-print soft">findings</small></span
     >
     <span class="row-figure" :class="handed.tone"
-      ><span aria-hidden="true">{{ handed.sign }}</span> {{ handed.text }}<small>handed over</small></span
+      ><span aria-hidden="true">{{ handed.sign }}</span> {{ handed.text
+      }}<small class="block fine-print soft">handed over</small></span
     >
-    <span class="row-figure row-style">{{ job.style.name }}<small>house style</small></span>
+    <span class="row-figure row-style"
+      >{{ job.style.name }}<small class="block fine-print soft">house style</small></span
+    >
     <IconButton :name="`Delete ${job.title}`" @click="$emit('remove')">
       <Trash2 :size="16" aria-hidden="true" />
     </IconButton>
@@ -65,22 +68,14 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 </template>
 
 <style scoped>
-.row {
+.job {
   position: absolute;
-  display: flex;
   width: 100%;
   height: 97px;
-  align-items: center;
   gap: 22px;
   padding: 12px 4px;
-  border-bottom: 1px solid var(--rule);
 }
 .row-link {
-  display: flex;
-  flex: 1;
-  align-items: center;
-  gap: 16px;
-  min-width: 0;
   color: var(--ink);
   text-decoration: none;
 }
@@ -91,40 +86,22 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
   flex: none;
   width: 128px;
   height: 72px;
-  background: #0a1212;
+  background: var(--screen);
   object-fit: contain;
 }
 .row-sound {
   display: grid;
   place-items: center;
-  color: #a3b7b0;
+  color: var(--screen-ink);
 }
 .row-title {
-  display: flex;
-  flex-direction: column;
-}
-.row-title b {
-  font-size: 17px;
+  font-size: var(--size-read);
 }
 .row-figure {
   width: 80px;
   text-align: right;
 }
-.alarm {
-  color: var(--alarm);
-}
-.sun {
-  color: var(--sun-text);
-}
-.reed {
-  color: var(--reed);
-}
 .row-style {
   width: 104px;
-}
-small {
-  display: block;
-  color: var(--soft);
-  font: 13px var(--read);
 }
 </style>

@@ -119,7 +119,7 @@ onMounted(() => {
 <template>
   <PageHeader title="Jobs" />
   <main class="jobs">
-    <div class="jobs-bar">
+    <div class="jobs-bar row wide wrap">
       <TextField
         v-model="wanted"
         class="jobs-search"
@@ -129,23 +129,23 @@ onMounted(() => {
       />
       <span class="soft" aria-hidden="true">Sort by</span>
       <SelectField v-model="order" label="Sort by" :options="orders" large />
-      <span class="spring"></span>
+      <span class="grow"></span>
       <LinkButton large :to="{ name: 'styles' }">House styles</LinkButton>
       <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
     </div>
-    <div v-if="trouble" class="jobs-message" role="alert">
+    <div v-if="trouble" class="empty-page" role="alert">
       <p>{{ trouble }}</p>
       <TextButton @click="load">Try again</TextButton>
     </div>
-    <p v-else-if="jobs === null" class="jobs-message soft" aria-live="polite">Loading the jobs…</p>
-    <div v-else-if="jobs.length === 0" class="jobs-message">
+    <p v-else-if="jobs === null" class="empty-page soft" aria-live="polite">Loading the jobs…</p>
+    <div v-else-if="jobs.length === 0" class="empty-page">
       <h2>No jobs yet</h2>
       <p class="soft">
         A job is one recording and everything made for it. Start with the recording and its machine draft or captions.
       </p>
       <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
     </div>
-    <p v-else-if="shown.length === 0" class="jobs-message soft">No job matches “{{ wanted }}”.</p>
+    <p v-else-if="shown.length === 0" class="empty-page soft">No job matches “{{ wanted }}”.</p>
     <div v-else ref="list" class="jobs-list" role="list" :style="{ height: `${rows.getTotalSize()}px` }">
       <JobRow
         v-for="{ job, top, index } in visible"
@@ -181,13 +181,7 @@ onMounted(() => {
   padding: 24px;
 }
 .jobs-bar {
-  display: flex;
-  align-items: center;
-  gap: 14px;
   margin-bottom: 16px;
-}
-.spring {
-  flex: 1;
 }
 .jobs-search {
   width: 260px;
@@ -195,13 +189,5 @@ onMounted(() => {
 .jobs-list {
   position: relative;
   border-top: 1px solid var(--rule);
-}
-.jobs-message {
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  gap: 12px;
-  padding: 80px 24px;
-  text-align: center;
 }
 </style>

@@ -2,14 +2,16 @@
 import { computed } from 'vue';
 import { smallestGap } from '../../core/style/style.ts';
 import { speedText } from '../../core/text/measures.ts';
-import { monitorClock, seconds } from '../../core/time/clock.ts';
+import { gapText, seconds } from '../../core/time/clock.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { measured } from '../measured.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
 import FigureBar from './FigureBar.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const props = defineProps<{ caption: Caption }>();
 const job = useJob();
 const place = usePlace();
@@ -80,7 +82,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
             most: 1000,
             limits: [least],
             over: gap < Math.floor(least) - 1,
-            text: gap < 10_000 ? `${String(gap)} ms` : seconds(gap),
+            text: gapText(gap),
           },
         ]),
   ];
@@ -89,14 +91,14 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
 
 <template>
   <section aria-label="Figures of the cursor caption">
-    <h2 class="figures-head">
+    <h2 class="figures-head row between wrap">
       <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
-      <span class="figures soft">{{
-        caption.timing === 'set' ? `${monitorClock(caption.start)} → ${monitorClock(caption.end)}` : '▲ not timed'
+      <span class="figures small plain soft">{{
+        caption.timing === 'set' ? `${times.clock(caption.start)} → ${times.clock(caption.end)}` : '▲ not timed'
       }}</span>
     </h2>
     <dl>
-      <div v-for="row in rows" :key="row.name" class="figures-row">
+      <div v-for="row in rows" :key="row.name" class="figures-row row small">
         <dt>{{ row.name }}</dt>
         <dd>
           <FigureBar :value="row.value" :most="row.most" :limits="row.limits" :over="row.over" />
@@ -106,7 +108,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
         </dd>
       </div>
     </dl>
-    <p class="figures-state">
+    <p class="small">
       <b>{{ caption.proofed ? '✓ Proofed' : 'Not proofed' }}</b>
       <span v-if="caption.speakers[0]"> · Speaker {{ caption.speakers[0].speaker }}</span>
     </p>
@@ -115,33 +117,19 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
 
 <style scoped>
 .figures-head {
-  display: flex;
-  flex-wrap: wrap;
   gap: 0 12px;
-  align-items: baseline;
-  justify-content: space-between;
-  margin-bottom: 6px;
-  font-size: 15px;
-}
-.figures-head span {
+  font-size: var(--size);
   white-space: nowrap;
 }
-.figures-head .figures {
-  font-weight: 400;
-  font-size: 14px;
-}
 dl {
-  margin: 0;
+  margin: 6px 0 8px;
 }
 .figures-row {
-  display: flex;
-  align-items: center;
   height: 25px;
 }
 dt {
   flex: none;
-  width: 112px;
-  font-size: 14px;
+  width: 106px;
 }
 dd {
   display: flex;
@@ -149,18 +137,9 @@ dd {
   align-items: center;
   gap: 10px;
   margin: 0;
-  font-size: 14px;
 }
 dd .figures {
   flex: none;
   width: 92px;
-}
-.over {
-  color: var(--alarm);
-  font-weight: 700;
-}
-.figures-state {
-  margin-top: 8px;
-  font-size: 14px;
 }
 </style>

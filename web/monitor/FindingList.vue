@@ -22,14 +22,19 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
 </script>
 
 <template>
-  <ul class="findings" aria-label="Findings of this caption" aria-live="polite">
-    <li v-for="{ finding, proposal } in shown" :key="finding.rule" :class="finding.severity">
+  <ul class="findings plain-list" aria-label="Findings of this caption" aria-live="polite">
+    <li
+      v-for="{ finding, proposal } in shown"
+      :key="finding.rule"
+      class="note small"
+      :class="[finding.severity, { bad: finding.severity === 'must' }]"
+    >
       <b
         ><span aria-hidden="true">{{ finding.severity === 'must' ? '▲' : '△' }}</span>
         {{ ruleNamed(finding.rule).title }}.</b
       >
       {{ finding.message }}
-      <span class="findings-actions">
+      <span class="findings-actions row wrap">
         <template v-if="proposal.repair">
           <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
@@ -42,9 +47,9 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
     </li>
   </ul>
   <ul v-if="caption.letBe.length > 0" class="findings" aria-label="Let be">
-    <li v-for="entry in caption.letBe" :key="entry.rule" class="kept">
+    <li v-for="entry in caption.letBe" :key="entry.rule" class="kept note small">
       <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
-      <span class="findings-actions">
+      <span class="findings-actions row wrap">
         <TextButton @click="repairs.takeBack(caption.id, entry.rule)">Take back</TextButton>
       </span>
     </li>
@@ -53,39 +58,20 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
 
 <style scoped>
 .findings {
-  margin: 10px 0 0;
-  padding: 0;
-  list-style: none;
+  margin-top: 10px;
 }
 li {
   margin-bottom: 6px;
-  padding: 9px 10px;
-  border-left: 4px solid var(--sun);
-  background: var(--sun-wash);
-  font-size: 14px;
   line-height: 1.4;
 }
-li.must {
-  border-left-color: var(--alarm);
-  background: var(--alarm-wash);
-}
 li.kept {
-  border-left-color: var(--rule);
+  border-color: var(--rule);
   background: none;
 }
 .findings-actions {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 8px;
   margin-top: 6px;
 }
 .findings-says {
   flex: 1 1 130px;
-}
-kbd {
-  margin-left: 6px;
-  color: var(--soft);
-  font: 13px var(--read);
 }
 </style>

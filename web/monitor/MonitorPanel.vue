@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import CaptionFigures from './CaptionFigures.vue';
+import MonitorWidth from './MonitorWidth.vue';
 import FindingList from './FindingList.vue';
 import PictureView from './PictureView.vue';
 import TransportBar from './TransportBar.vue';
@@ -10,10 +11,11 @@ const place = usePlace();
 </script>
 
 <template>
-  <aside class="monitor" aria-label="Monitor">
+  <aside id="monitor" class="monitor" aria-label="Monitor">
+    <MonitorWidth />
     <PictureView />
     <TransportBar />
-    <div class="monitor-figures">
+    <div class="monitor-figures scrolls">
       <template v-if="place.caption">
         <VersionList v-if="place.caption.versions" :caption="place.caption" />
         <CaptionFigures :caption="place.caption" />
@@ -26,6 +28,7 @@ const place = usePlace();
 
 <style scoped>
 .monitor {
+  position: relative;
   display: flex;
   flex-direction: column;
   min-height: 0;
@@ -33,10 +36,7 @@ const place = usePlace();
   background: var(--sheet);
 }
 .monitor-figures {
-  flex: 1;
-  min-height: 0;
   padding: 12px;
-  overflow-y: auto;
   border-top: 1px solid var(--rule);
 }
 @media (max-width: 900px) {

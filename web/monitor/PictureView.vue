@@ -55,9 +55,9 @@ onMounted(() => {
   position: relative;
   flex: none;
   width: 100%;
-  max-height: 48vh;
+  max-height: 56vh;
   overflow: hidden;
-  background: #0a1212;
+  background: var(--screen);
   container-type: size;
 }
 @media (max-width: 900px) {
@@ -76,7 +76,7 @@ video {
   display: grid;
   place-items: center;
   padding: 20px;
-  color: #e6efe9;
+  color: var(--screen-ink);
   text-align: center;
   pointer-events: none;
 }
@@ -85,15 +85,15 @@ video {
   right: 4%;
   bottom: 6%;
   left: 4%;
-  color: #fff;
-  font-size: max(13px, 7cqh);
+  color: var(--caption-ink);
+  font-size: max(var(--size-fine), 7cqh);
   line-height: 1.45;
   text-align: center;
   pointer-events: none;
 }
 .picture-captions span {
   padding: 1px 8px;
-  background: rgb(8 12 12 / 85%);
+  background: var(--caption-ground);
   white-space: pre-wrap;
 }
 </style>

@@ -2,14 +2,15 @@
 import IconButton from '../controls/IconButton.vue';
 import SelectField from '../controls/SelectField.vue';
 import { Pause, Play, RotateCcw } from '@lucide/vue';
-import { monitorClock } from '../../core/time/clock.ts';
 import { useCommandList } from '../commands/command-list.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { rates, usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import TextButton from '../controls/TextButton.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const job = useJob();
 const place = usePlace();
 const playback = usePlayback();
@@ -19,7 +20,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 </script>
 
 <template>
-  <div class="transport">
+  <div class="transport row">
     <IconButton
       main
       round
@@ -31,7 +32,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     >
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
     </IconButton>
-    <span class="figures transport-time" data-test="playhead">{{ monitorClock(playback.time) }}</span>
+    <span class="figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
     <IconButton
       name="Replay this caption"
       :keys="keyOf('replay')"
@@ -67,8 +68,6 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 
 <style scoped>
 .transport {
-  display: flex;
-  align-items: center;
   gap: 4px;
   flex: none;
   height: 52px;
@@ -81,9 +80,5 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 }
 .transport .ant-btn[aria-pressed] {
   padding-inline: 6px;
-}
-.transport-time {
-  flex: 1;
-  font-size: 14px;
 }
 </style>

@@ -3,7 +3,6 @@ import SelectField, { type Choice } from '../controls/SelectField.vue';
 import CheckField from '../controls/CheckField.vue';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReflowRequest } from '../../core/operations/reflow-captions.ts';
-import { marginClock } from '../../core/time/clock.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useSelection } from '../stores/selection.ts';
@@ -14,7 +13,9 @@ import type { Tasks } from '../background/track-tasks.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
 import { rangeOf, type Scope } from './scope.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
 const track = useTrack();
@@ -97,7 +98,7 @@ function go(): void {
     :ok-button-props="{ disabled: !shown?.edit || !track.editable }"
     @ok="go"
   >
-    <div class="reflow-asked">
+    <div class="row wide wrap">
       <SelectField v-model="what" label="What is reflowed" :options="whats" large />
       <SelectField v-model="where" label="Which captions" :options="scopes" large />
       <CheckField v-model="every">Include captions that already meet {{ style }}</CheckField>
@@ -121,11 +122,11 @@ function go(): void {
       role="region"
       aria-label="Before and after"
     >
-      <div class="reflow-row soft"><span>Before</span><span>After</span></div>
-      <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="reflow-row">
+      <div class="before-after line-row soft"><span>Before</span><span>After</span></div>
+      <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="before-after line-row">
         <span v-for="side in ['before', 'after'] as const" :key="side">
-          <span v-for="c in run[side]" :key="c.id" class="reflow-caption"
-            ><small class="figures soft">{{ marginClock(c.start) }}</small
+          <span v-for="c in run[side]" :key="c.id" class="reflow-caption lines"
+            ><small class="figures fine-print soft">{{ times.clock(c.start) }}</small
             ><span dir="auto">{{ c.text }}</span></span
           >
         </span>
@@ -136,12 +137,6 @@ function go(): void {
 </template>
 
 <style scoped>
-.reflow-asked {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 16px;
-}
 .reflow-sum {
   margin: 12px 0 8px;
 }
@@ -150,21 +145,10 @@ function go(): void {
   overflow-y: auto;
   border-top: 1px solid var(--rule);
 }
-.reflow-row {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 18px;
-  padding: 7px 0;
-  border-bottom: 1px solid var(--rule);
-}
 .reflow-caption {
   display: grid;
   grid-template-columns: 76px minmax(0, 1fr);
+  align-items: baseline;
   margin-bottom: 3px;
-  white-space: pre-line;
-}
-small {
-  padding-top: 2px;
-  font-size: 13px;
 }
 </style>

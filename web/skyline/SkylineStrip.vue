@@ -116,7 +116,7 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <footer class="skyline">
-    <div class="skyline-names" aria-hidden="true">
+    <div class="skyline-names soft" aria-hidden="true">
       <span>{{ limit }} cps</span>
       <span>{{ proofed }}% proofed</span>
       <span>Skyline</span>
@@ -157,9 +157,8 @@ function onKey(event: KeyboardEvent): void {
   width: 72px;
   padding: 18px 0 2px 6px;
   overflow: hidden;
-  color: var(--soft);
-  font-size: 11px;
-  line-height: 1.3;
+  font-size: var(--size-sign);
+  line-height: 1.2;
   white-space: nowrap;
 }
 .skyline-strip {

@@ -20,6 +20,8 @@ interface KeptPreferences {
   readonly hearsDoubt: boolean;
   /** Where a sentence end is typed, what follows begins with a capital. */
   readonly capitals: boolean;
+  /** How wide the monitor was made by hand, in px; null while nobody has. */
+  readonly monitorWidth: number | null;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -34,6 +36,7 @@ const fallback: KeptPreferences = {
   keepsProof: false,
   hearsDoubt: true,
   capitals: true,
+  monitorWidth: null,
   keys: {},
 };
 
@@ -55,6 +58,7 @@ export const usePreferences = defineStore('preferences', () => {
   const keepsProof = ref(before.keepsProof);
   const hearsDoubt = ref(before.hearsDoubt);
   const capitals = ref(before.capitals);
+  const monitorWidth = ref(before.monitorWidth);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -69,8 +73,21 @@ export const usePreferences = defineStore('preferences', () => {
     keepsProof: keepsProof.value,
     hearsDoubt: hearsDoubt.value,
     capitals: capitals.value,
+    monitorWidth: monitorWidth.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
-  return { theme, dark, holdWhileTyping, step, reading, doubtBelow, keepsProof, hearsDoubt, capitals, keys };
+  return {
+    theme,
+    dark,
+    holdWhileTyping,
+    step,
+    reading,
+    doubtBelow,
+    keepsProof,
+    hearsDoubt,
+    capitals,
+    monitorWidth,
+    keys,
+  };
 });

@@ -49,7 +49,6 @@ function remove(): void {
 
 <style scoped>
 .delete-instead {
-  display: block;
   margin-top: 10px;
 }
 </style>

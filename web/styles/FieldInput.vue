@@ -24,9 +24,9 @@ const severities = choicesOf(['must', 'should', 'off']);
 </script>
 
 <template>
-  <span class="field">
+  <span class="row wrap">
     <template v-for="part in field.parts" :key="part.key">
-      <span v-if="part.kind === 'number'" class="field-part">
+      <span v-if="part.kind === 'number'" class="row small">
         <span v-if="part.label" class="soft" aria-hidden="true">{{ part.label }}</span>
         <NumberField
           :label="`${field.title}${part.label ? `, ${part.label}` : ''}${part.unit ? `, ${part.unit}` : ''}`"
@@ -66,18 +66,6 @@ const severities = choicesOf(['must', 'should', 'off']);
 </template>
 
 <style scoped>
-.field {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
-}
-.field-part {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  font-size: 14px;
-}
 .field-severity {
   margin-left: auto;
 }

@@ -9,11 +9,11 @@ const text = computed(() => fieldText(props.house, props.field));
 </script>
 
 <template>
-  <span class="value" :class="field.hasSeverity ? severity : 'plain'">
+  <span class="row between" :class="{ soft: field.hasSeverity && severity === 'off' }">
     <template v-if="field.hasSeverity && severity === 'off'">off</template>
     <template v-else>
       <span v-if="text !== ''">{{ text }}</span>
-      <span v-if="field.hasSeverity" class="value-weight"
+      <span v-if="field.hasSeverity" class="value-weight fine-print" :class="{ soft: severity !== 'must' }"
         ><span aria-hidden="true">{{ severity === 'must' ? '▲' : '△' }}</span> {{ severity }}</span
       >
     </template>
@@ -21,21 +21,8 @@ const text = computed(() => fieldText(props.house, props.field));
 </template>
 
 <style scoped>
-.value {
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-}
-.value.off {
-  color: var(--soft);
-}
 .value-weight {
   margin-left: auto;
-  color: var(--soft);
-  font-size: 13px;
   white-space: nowrap;
-}
-.must .value-weight {
-  color: var(--ink);
 }
 </style>

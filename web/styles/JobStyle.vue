@@ -51,18 +51,18 @@ async function use(): Promise<void> {
     @ok="use"
   >
     <div v-if="draft" class="job-style">
-      <ul v-if="faults.length > 0" role="alert">
+      <ul v-if="faults.length > 0" class="job-style-faults note bad" role="alert">
         <li v-for="fault in faults" :key="fault">{{ fault }}</li>
       </ul>
       <section v-for="group in fieldGroups" :key="group">
-        <h3 class="soft">{{ group }}</h3>
-        <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row">
+        <h3 class="small plain soft">{{ group }}</h3>
+        <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row line-row">
           <span>{{ field.title }}</span>
           <FieldInput v-model="draft" :field="field" />
         </div>
       </section>
     </div>
-    <p class="soft job-style-foot">
+    <p class="job-style-foot row between soft">
       The house style itself and other jobs stay as they are.
       <TextButton v-if="changed && source" @click="draft = source"> Reset to {{ source.name }} </TextButton>
     </p>
@@ -75,30 +75,19 @@ async function use(): Promise<void> {
   padding-right: 10px;
   overflow-y: auto;
 }
-ul {
-  margin: 0 0 8px;
-  padding: 8px 12px 8px 28px;
-  border-left: 4px solid var(--alarm);
-  background: var(--alarm-wash);
+.job-style-faults {
+  padding-left: 28px;
 }
 h3 {
   margin-top: 10px;
-  font-size: 14px;
-  font-weight: 400;
 }
 .job-style-row {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
   align-items: center;
   gap: 12px;
-  padding: 3px 0;
-  border-bottom: 1px solid var(--rule);
 }
 .job-style-foot {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 12px;
   min-height: 29px;
   margin-top: 10px;
 }

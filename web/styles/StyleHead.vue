@@ -17,10 +17,10 @@ function onMore(key: string): void {
 </script>
 
 <template>
-  <div class="style-head">
-    <b>{{ house.name }}</b>
-    <span class="soft">{{ own ? `made here, version ${house.version}` : 'came with Fenwix' }}</span>
-    <span class="style-actions">
+  <div class="stack close">
+    <b class="large">{{ house.name }}</b>
+    <span class="fine-print plain soft">{{ own ? `made here, version ${house.version}` : 'came with Fenwix' }}</span>
+    <span class="row">
       <TextButton v-if="own" :disabled="busy" @click="$emit('edit')">Edit</TextButton>
       <TextButton v-else :disabled="busy" @click="$emit('copy')">Copy</TextButton>
       <MenuButton
@@ -33,23 +33,3 @@ function onMore(key: string): void {
     </span>
   </div>
 </template>
-
-<style scoped>
-.style-head {
-  display: flex;
-  flex-direction: column;
-  gap: 1px;
-}
-b {
-  font-size: 16px;
-}
-.soft {
-  font-size: 13px;
-  font-weight: 400;
-}
-.style-actions {
-  display: flex;
-  gap: 6px;
-  margin-top: 6px;
-}
-</style>

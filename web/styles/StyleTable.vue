@@ -72,7 +72,7 @@ watch(
 
 <template>
   <Table
-    class="style-table data-table"
+    class="style-table data-table small"
     size="small"
     :columns="tableColumns"
     :data-source="rows"
@@ -84,7 +84,7 @@ watch(
       <span v-if="column.key === 'field'" class="visually-hidden">Field</span>
       <template v-for="style in columns" :key="style.id">
         <template v-if="style.id === column.key">
-          <form v-if="isDraft(style)" class="style-edit" @submit.prevent="$emit('save')">
+          <form v-if="isDraft(style)" class="stack" @submit.prevent="$emit('save')">
             <TextField
               ref="name"
               small
@@ -93,7 +93,7 @@ watch(
               :model-value="style.name"
               @update:model-value="rename"
             />
-            <span>
+            <span class="row">
               <TextButton main submit>Save</TextButton>
               <TextButton @click="draft = null">Cancel</TextButton>
             </span>
@@ -130,15 +130,10 @@ watch(
 </template>
 
 <style scoped>
-.style-table {
-  font-size: 14px;
-}
 .style-table :deep(td.ant-table-cell) {
-  padding: 4px 14px 4px 12px;
-}
-.style-table :deep(td) {
   min-width: 190px;
   max-width: 230px;
+  padding: 4px 14px 4px 12px;
   vertical-align: top;
 }
 .style-table :deep(thead th) {
@@ -165,7 +160,7 @@ watch(
   padding-top: 14px;
   color: var(--soft);
 }
-.style-table :deep(:is(th, td).edited) {
+.style-table :deep(:is(th, td).ant-table-cell.edited) {
   min-width: 330px;
   max-width: 330px;
   background: var(--sheet);
@@ -174,14 +169,5 @@ watch(
 .style-table :deep(.ant-table-content) {
   background: none;
   overflow: visible !important;
-}
-.style-edit {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-.style-edit span {
-  display: flex;
-  gap: 6px;
 }
 </style>

@@ -23,11 +23,11 @@ onMounted(() => {
 </script>
 
 <template>
-  <div class="styles">
+  <div class="styles fills">
     <PageHeader title="House styles" />
-    <main>
-      <div class="styles-bar">
-        <p class="soft">
+    <main class="fills">
+      <div class="styles-bar row wide ruled">
+        <p class="soft grow">
           What a client asks for. ▲ must be kept, △ should be kept. A job keeps its own copy, so a change here touches
           no finished work.
         </p>
@@ -35,7 +35,12 @@ onMounted(() => {
           Import a style file
         </FileButton>
       </div>
-      <div v-if="said" class="styles-said" :class="said.tone" :role="said.tone === 'bad' ? 'alert' : 'status'">
+      <div
+        v-if="said"
+        class="styles-said note row between top"
+        :class="said.tone"
+        :role="said.tone === 'bad' ? 'alert' : 'status'"
+      >
         <div>
           <p>{{ said.text }}</p>
           <ul v-if="said.faults.length > 0">
@@ -45,7 +50,7 @@ onMounted(() => {
         <TextButton v-if="!loaded" @click="editor.load()">Try again</TextButton>
         <TextButton v-else @click="said = null">Close</TextButton>
       </div>
-      <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
+      <div class="styles-scroll scrolls" tabindex="0" role="region" aria-label="All house styles">
         <StyleTable
           v-model:draft="draft"
           :styles="styles.all"
@@ -71,49 +76,13 @@ onMounted(() => {
 
 <style scoped>
 .styles {
-  display: flex;
-  flex-direction: column;
   height: 100%;
 }
-main {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-  min-height: 0;
-}
 .styles-bar {
-  display: flex;
-  align-items: center;
-  gap: 14px;
   padding: 10px 24px;
-  border-bottom: 1px solid var(--rule);
-}
-.styles-bar p {
-  flex: 1;
 }
 .styles-said {
-  display: flex;
-  align-items: flex-start;
-  justify-content: space-between;
-  gap: 14px;
   max-height: 40%;
-  padding: 8px 24px;
-  border-left: 4px solid var(--reed);
-  background: var(--reed-wash);
   overflow-y: auto;
-}
-.styles-said.bad {
-  border-left-color: var(--alarm);
-  background: var(--alarm-wash);
-}
-ul {
-  margin: 4px 0 0;
-  padding-left: 20px;
-}
-.styles-scroll {
-  flex: 1;
-  min-height: 0;
-  padding-bottom: 24px;
-  overflow: auto;
 }
 </style>

@@ -13,12 +13,12 @@ const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few
 
 <template>
   <span v-if="uses.length === 0" class="soft">no job</span>
-  <ul v-else class="uses">
-    <li v-for="use in shown" :key="use.job.id">
+  <ul v-else class="uses plain-list">
+    <li v-for="use in shown" :key="use.job.id" class="stack close start">
       <RouterLink :to="{ name: 'checks', params: { job: use.job.id } }">{{ use.job.title }}</RouterLink>
-      <span v-if="use.standing === 'changed'" class="soft">changed for this job</span>
+      <span v-if="use.standing === 'changed'" class="fine-print soft">changed for this job</span>
       <template v-else-if="use.standing === 'earlier'">
-        <span class="soft">version {{ use.style.version }}</span>
+        <span class="fine-print soft">version {{ use.style.version }}</span>
         <TextButton @click="$emit('bringUp', use)">Update</TextButton>
       </template>
     </li>
@@ -27,20 +27,3 @@ const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few
     </li>
   </ul>
 </template>
-
-<style scoped>
-.uses {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  margin-bottom: 4px;
-}
-.soft {
-  font-size: 13px;
-}
-</style>

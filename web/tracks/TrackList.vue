@@ -31,7 +31,7 @@ const kinds = {
 <template>
   <DataTable :columns="columns" :rows="tracks" :key-of="(t) => t.id" :class-of="(t) => (t.id === open ? 'here' : '')">
     <template #track="{ row: t }"
-      ><b>{{ languageName(t.language) }}</b> <small>{{ t.name }}</small></template
+      ><b>{{ languageName(t.language) }}</b> <small class="block small soft">{{ t.name }}</small></template
     >
     <template #kind="{ row: t }">{{ kinds[t.kind] }}</template>
     <template #captions="{ row: t }">{{ t.captions }}</template>
@@ -45,14 +45,3 @@ const kinds = {
     </template>
   </DataTable>
 </template>
-
-<style scoped>
-small {
-  display: block;
-  color: var(--soft);
-  font-size: 14px;
-}
-.open {
-  color: var(--reed);
-}
-</style>

@@ -2,7 +2,10 @@
 import { languageFor } from '../import/language.ts';
 import FileButton from '../controls/FileButton.vue';
 import SelectField, { type Choice } from '../controls/SelectField.vue';
+import FormField from '../controls/FormField.vue';
 import TextField from '../controls/TextField.vue';
+import { useFaults } from '../controls/use-faults.ts';
+import { trackNameFault } from '../../core/contract/title.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
@@ -27,6 +30,7 @@ const added = ref('');
 const kind = ref<TrackKind>('captions');
 const language = ref('');
 const name = ref('');
+const faults = useFaults(() => ({ name: trackNameFault(name.value) }), '.track-form');
 const kinds: readonly Choice<TrackKind>[] = [
   { value: 'captions', title: 'captions' },
   { value: 'subtitles', title: 'subtitles' },
@@ -41,6 +45,7 @@ async function take(file: File | null | undefined): Promise<void> {
   if (!file) return;
   added.value = '';
   trouble.value = null;
+  faults.reset();
   await arrival.take(file);
   name.value = file.name.replace(/\.[^.]+$/, '').slice(0, 120);
 }
@@ -68,7 +73,7 @@ watch(
 );
 let made: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
 async function add(): Promise<void> {
-  if (!job.job || !understood.value) return;
+  if (!job.job || !understood.value || !faults.isSound()) return;
   adding.value = true;
   trouble.value = null;
   try {
@@ -101,28 +106,30 @@ async function open(id: string): Promise<void> {
     <span class="spring"></span>
     <FileButton main @file="take">Import a file</FileButton>
   </div>
-  <div class="tracks">
-    <p v-if="added" role="status" class="tracks-added">✓ {{ added }}</p>
+  <div class="tracks scrolls stage-body">
+    <p v-if="added" role="status" class="good">✓ {{ added }}</p>
     <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The imported file">
       <ArrivalCard :arrival="arrival">
-        <form class="tracks-form" @submit.prevent="add">
-          <label for="track-name">Name</label>
-          <TextField id="track-name" v-model="name" :maxlength="120" required dir="auto" />
-          <span aria-hidden="true">Kind</span>
-          <SelectField v-model="kind" label="Kind" :options="kinds" large :width="200" />
-          <span aria-hidden="true">Language</span>
-          <SelectField v-model="language" label="Language" :options="spoken" large :width="280" />
-          <span></span>
-          <span class="tracks-actions">
-            <TextButton main submit :disabled="adding || name.trim() === ''">Add the track</TextButton>
+        <form class="track-form" @submit.prevent="add">
+          <FormField v-slot="{ field }" label="Name" :fault="faults.shown.value.name" required>
+            <TextField v-bind="field" v-model="name" dir="auto" />
+          </FormField>
+          <FormField v-slot="{ field }" label="Kind">
+            <SelectField :id="field.id" v-model="kind" label="Kind" :options="kinds" large :width="200" />
+          </FormField>
+          <FormField v-slot="{ field }" label="Language">
+            <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="280" />
+          </FormField>
+          <p class="row">
+            <TextButton main submit :disabled="adding">Add the track</TextButton>
             <TextButton @click="arrival.leave()">Cancel</TextButton>
-          </span>
+          </p>
         </form>
       </ArrivalCard>
       <p v-if="arrival.trouble.value || (arrival.reading.value && !understood)">
         <TextButton @click="arrival.leave()">Cancel</TextButton>
       </p>
-      <p v-if="trouble" class="tracks-trouble" role="alert">{{ trouble }}</p>
+      <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     </section>
     <TrackList
       :tracks="job.job?.tracks ?? []"
@@ -138,37 +145,13 @@ async function open(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.tracks {
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-  gap: 16px;
-  min-height: 0;
-  padding: 16px;
-  overflow-y: auto;
-}
-.tracks-added {
-  color: var(--reed);
-}
-.tracks-trouble {
-  margin-top: 10px;
-  color: var(--alarm);
+.tracks > * + * {
+  margin-top: 16px;
 }
 .tracks-arrival {
   max-width: 760px;
   padding-bottom: 16px;
   border-bottom: 2px solid var(--reed);
-}
-.tracks-form {
-  display: grid;
-  grid-template-columns: 90px minmax(0, 420px);
-  align-items: center;
-  gap: 8px 12px;
-  padding-bottom: 6px;
-}
-.tracks-actions {
-  display: flex;
-  gap: 8px;
 }
 .tracks-hint {
   max-width: 620px;

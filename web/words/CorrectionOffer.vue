@@ -9,8 +9,8 @@ const many = computed(() => corrections.offer?.places.length ?? 0);
 </script>
 
 <template>
-  <div v-if="corrections.offer && !corrections.choosing" class="foot-bar" role="status">
-    <p>
+  <div v-if="corrections.offer && !corrections.choosing" class="foot-bar floating" role="status">
+    <p class="grow">
       “<b>{{ corrections.offer.correction.was }}</b
       >” also occurs in {{ many === 1 ? 'one other place' : `${many} other places` }}. Change
       {{ many === 1 ? 'it' : 'those' }} to “<b>{{ corrections.offer.correction.now }}</b

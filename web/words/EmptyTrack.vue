@@ -24,7 +24,7 @@ function begin(): void {
 </script>
 
 <template>
-  <div class="empty-track">
+  <div class="empty-page">
     <h2>No captions yet</h2>
     <p class="soft">
       Import a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
@@ -33,24 +33,9 @@ function begin(): void {
         Or write: pasted lines become captions of their own.</template
       >
     </p>
-    <p class="empty-actions">
+    <p class="row">
       <LinkButton main :to="{ name: 'tracks' }">Import a file</LinkButton>
       <TextButton v-if="track.editable" @click="begin()">Write the first caption</TextButton>
     </p>
   </div>
 </template>
-
-<style scoped>
-.empty-track {
-  max-width: 560px;
-  margin: 0 auto;
-  padding: 60px 24px;
-  text-align: center;
-}
-.empty-actions {
-  display: flex;
-  justify-content: center;
-  gap: 8px;
-  margin-top: 14px;
-}
-</style>

@@ -46,8 +46,8 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <search class="find" aria-label="Find and replace">
-    <div class="find-row">
+  <search class="find stack" aria-label="Find and replace">
+    <div class="row wrap">
       <label class="visually-hidden" for="find-text">Find</label>
       <TextField
         id="find-text"
@@ -72,12 +72,12 @@ function onKey(event: KeyboardEvent): void {
       >
         {{ label }}{{ find.query[name] ? ' ✓' : '' }}
       </TextButton>
-      <p id="find-standing" class="find-standing" :class="{ over: find.fault }" role="status">
+      <p id="find-standing" class="find-standing small" :class="find.fault ? 'bad' : 'soft'" role="status">
         {{ standing }}<template v-if="find.within"> in the {{ find.within.size }} selected captions</template>
       </p>
       <TextButton tip="Escape" @click="find.close()">Close</TextButton>
     </div>
-    <div class="find-row">
+    <div class="row wrap">
       <label class="visually-hidden" for="find-by">Replace with</label>
       <TextField
         id="find-by"
@@ -114,18 +114,10 @@ function onKey(event: KeyboardEvent): void {
 
 <style scoped>
 .find {
-  display: flex;
-  flex-direction: column;
   gap: 6px;
   padding: 8px 14px;
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
-}
-.find-row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
 }
 .find-input {
   width: 260px;
@@ -133,10 +125,5 @@ function onKey(event: KeyboardEvent): void {
 .find-standing {
   flex: 1 1 120px;
   padding-inline: 6px;
-  color: var(--soft);
-  font-size: 14px;
-}
-.find-standing.over {
-  color: var(--alarm);
 }
 </style>

@@ -29,7 +29,7 @@ function toggle(place: MatchInTrack): void {
 <template>
   <DialogSheet v-model:open="open" :title="title" :width="720" :footer="null" destroy-on-close>
     <PlacesList :places="places" :left="left" :replacement="replacement" :pattern="pattern" @toggle="toggle" />
-    <div class="places-foot">
+    <div class="places-foot row">
       <TextButton main :disabled="chosen.length === 0" @click="emit('done', chosen)">
         Change {{ chosen.length === 1 ? 'one place' : `${chosen.length} places` }}
       </TextButton>
@@ -40,8 +40,6 @@ function toggle(place: MatchInTrack): void {
 
 <style scoped>
 .places-foot {
-  display: flex;
-  gap: 8px;
   margin-top: 14px;
 }
 </style>

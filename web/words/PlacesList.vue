@@ -3,9 +3,10 @@ import CheckField from '../controls/CheckField.vue';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, useTemplateRef } from 'vue';
 import { replacementFor, type MatchInTrack } from '../../core/find/replace.ts';
-import { marginClock } from '../../core/time/clock.ts';
 import { useTrack } from '../stores/track.ts';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 /** Places with what would stand there, each to be taken or left. However many there are, only those in sight are in the page. */
 const props = defineProps<{
   places: readonly MatchInTrack[];
@@ -37,7 +38,7 @@ function rowOf(place: MatchInTrack) {
   const { from, to, insert } = replacementFor(caption.text, place, props.replacement, props.pattern);
   const [before, after] = [flat(caption.text.slice(0, from)), flat(caption.text.slice(to))];
   return {
-    time: marginClock(caption.start),
+    time: times.clock(caption.start),
     before: before.length > around ? `…${before.slice(-around)}` : before,
     was: flat(caption.text.slice(from, to)),
     now: flat(insert),
@@ -64,18 +65,19 @@ const measure = (row: unknown): void => {
 
 <template>
   <div ref="list" class="places" tabindex="0">
-    <ul aria-label="Places to change" :style="room">
+    <ul class="plain-list" aria-label="Places to change" :style="room">
       <li
         v-for="row in rows"
         :key="`${row.place.caption} ${row.place.from}`"
         :ref="measure"
+        class="line-row"
         :data-index="row.index"
         :aria-setsize="places.length"
         :aria-posinset="row.index + 1"
       >
         <CheckField :model-value="!left.has(row.place)" @update:model-value="$emit('toggle', row.place)">
-          <span class="figures">{{ row.time }}</span>
-          <span class="place-text" dir="auto"
+          <span class="figures soft">{{ row.time }}</span>
+          <span class="large" dir="auto"
             >{{ row.before }}<del>{{ row.was }}</del
             >{{ ' ' }}<ins v-if="row.now">{{ row.now }}</ins
             >{{ row.after }}</span
@@ -91,21 +93,8 @@ const measure = (row: unknown): void => {
   max-height: 52vh;
   overflow-y: auto;
 }
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  padding: 5px 2px;
-  border-bottom: 1px solid var(--rule);
-}
 .figures {
   margin-right: 12px;
-  color: var(--soft);
-}
-.place-text {
-  font-size: 16px;
 }
 del {
   color: var(--alarm);

@@ -15,8 +15,13 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
 </script>
 
 <template>
-  <div v-if="selection.places && track.editable" class="foot-bar" role="toolbar" aria-label="The selected captions">
-    <p role="status">
+  <div
+    v-if="selection.places && track.editable"
+    class="foot-bar floating"
+    role="toolbar"
+    aria-label="The selected captions"
+  >
+    <p class="grow" role="status">
       <b>{{ many }} captions</b>
     </p>
     <TextButton @click="several.proof()">

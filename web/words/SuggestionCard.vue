@@ -4,7 +4,7 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { useShownSurface } from './shown-surface.ts';
 import { useDoubt } from './use-doubt.ts';
-import TextButton from '../controls/TextButton.vue';
+import RowButton from '../controls/RowButton.vue';
 
 const doubt = useDoubt();
 const track = useTrack();
@@ -23,24 +23,27 @@ const certainty = computed(() => {
   return sure === null ? null : Math.round(sure * 100);
 });
 
-/** Below the caption, or above it where there is no room; over the page, so that no text moves. */
+/**
+ * Right of the line, over its figures, so that the captions around it stay readable. Running text has no figures:
+ * there the column hangs below the words, or stands above them where there is no room.
+ */
 function settle(): void {
   const now = doubt.open;
-  const box = now ? shown.surface?.boxOf(now.caption, now.asked.from, now.asked.to) : null;
-  const text = track.captions.find((c) => c.id === now?.caption)?.text ?? '';
-  const inLines = preferences.reading === 'lines';
-  const first = now && inLines ? shown.surface?.boxOf(now.caption, 0, 0) : box;
-  const last = now && inLines ? shown.surface?.boxOf(now.caption, text.length, text.length) : box;
+  const surface = shown.surface;
+  const words = now && surface?.boxOf(now.caption, now.asked.from, now.asked.to);
   const stage = card.value?.parentElement?.getBoundingClientRect();
-  if (!box || !stage || !card.value) {
+  if (!surface || !words || !stage || !card.value) {
     spot.value = null;
     return;
   }
   const { width, height } = card.value.getBoundingClientRect();
-  const below = (last ?? box).bottom + 8;
-  const top = below + height > stage.bottom ? (first ?? box).top - height - 8 : below;
-  const left = Math.max(8, Math.min(box.left - stage.left, stage.width - width - 8));
-  spot.value = { left: `${String(left)}px`, top: `${String(top - stage.top)}px` };
+  const isInLines = preferences.reading === 'lines';
+  const under = words.bottom + 6;
+  const wanted = isInLines ? words.top - 8 : under + height > stage.bottom ? words.top - height - 6 : under;
+  const right = surface.view.contentDOM.getBoundingClientRect().right - stage.left;
+  const left = isInLines ? right - width : Math.min(words.left - stage.left, right - width - 8);
+  const top = Math.max(8, Math.min(wanted - stage.top, stage.height - height - 8));
+  spot.value = { left: `${String(Math.max(8, left))}px`, top: `${String(top)}px` };
 }
 watch(
   () => [doubt.open, shown.surface],
@@ -80,29 +83,29 @@ onBeforeUnmount(() => {
   <div
     v-if="doubt.open"
     ref="card"
-    class="suggestions"
+    class="suggestions floating small"
     :class="{ unplaced: !spot }"
     :style="spot ?? {}"
     role="group"
     :aria-label="`Instead of “${written}”`"
     aria-live="polite"
   >
-    <span class="soft">{{ certainty === null ? 'Instead:' : `Heard with ${certainty}% certainty:` }}</span>
-    <span v-if="doubt.open.looking" class="soft">looking for words that sound alike…</span>
-    <TextButton
+    <p class="suggestions-note soft">{{ certainty === null ? 'Instead:' : `${certainty}% certain` }}</p>
+    <RowButton
       v-for="(word, i) in doubt.open.words"
       :key="word.text"
-      :main="i === 0"
-      :tip="word.why"
+      class="quiet"
+      :data-tip="word.why"
       :disabled="!track.editable"
       @click="doubt.take(i)"
     >
-      {{ word.text }} <kbd>{{ i + 1 }}</kbd>
-    </TextButton>
-    <span v-if="!doubt.open.looking && doubt.open.words.length === 0" class="soft"
-      >no suggestion; type what is said.</span
-    >
-    <TextButton :disabled="!track.editable" @click="doubt.keep()"> Keep “{{ written }}” <kbd>0</kbd> </TextButton>
+      <kbd class="soft">{{ i + 1 }}</kbd> <span dir="auto">{{ word.text }}</span>
+    </RowButton>
+    <p v-if="doubt.open.looking" class="suggestions-note soft">looking for words that sound alike…</p>
+    <p v-else-if="doubt.open.words.length === 0" class="suggestions-note soft">No suggestion; type what is said.</p>
+    <RowButton class="suggestions-keep quiet" :disabled="!track.editable" @click="doubt.keep()">
+      <kbd class="soft">0</kbd> <span dir="auto">Keep “{{ written }}”</span>
+    </RowButton>
   </div>
 </template>
 
@@ -110,27 +113,27 @@ onBeforeUnmount(() => {
 .suggestions {
   position: absolute;
   z-index: 5;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-  width: max-content;
-  max-width: min(620px, calc(100% - 16px));
-  padding: 6px 8px;
-  border: 1px solid var(--ink);
-  background: var(--sheet);
-  box-shadow: 0 6px 18px rgb(0 0 0 / 18%);
-  font-size: 14px;
+  width: 218px;
+  max-height: calc(100% - 16px);
+  padding: 4px;
+  overflow-y: auto;
 }
 .unplaced {
   right: 12px;
   bottom: 12px;
 }
-.suggestions kbd {
-  margin-left: 4px;
-  color: var(--soft);
+.suggestions-note {
+  padding: 0 8px;
 }
-.suggestions .ant-btn-primary kbd {
-  color: inherit;
+.row-button {
+  display: grid;
+  grid-template-columns: 18px minmax(0, 1fr);
+  align-items: baseline;
+  overflow-wrap: anywhere;
+}
+.suggestions-keep {
+  margin-top: 2px;
+  border-top: 1px solid var(--rule);
+  border-radius: 0 0 4px 4px;
 }
 </style>

@@ -62,12 +62,12 @@ const readings = [
       Find <KeyHint command="find" />
     </TextButton>
   </div>
-  <p v-if="!track.editable" class="words-note" role="status">
+  <p v-if="!track.editable" class="note" role="status">
     This is a machine draft: read-only, as the recogniser left it.
   </p>
   <FindBar v-if="find.open" />
   <EmptyTrack v-if="track.captions.length === 0" />
-  <div v-else class="words-desk">
+  <div v-else class="words-desk fills">
     <WordsSurface />
     <SuggestionCard />
     <SelectionBar />
@@ -85,57 +85,7 @@ const readings = [
 </template>
 
 <style scoped>
-.readings {
-  display: inline-flex;
-  flex: none;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  overflow: hidden;
-}
-.readings button {
-  padding: 3px 10px;
-  border: 0;
-  background: var(--sheet);
-  color: var(--ink);
-  font: 500 14px/1.5 var(--read);
-  white-space: nowrap;
-  cursor: pointer;
-}
-.readings button[aria-pressed='true'] {
-  background: var(--reed-wash);
-  color: var(--reed);
-  font-weight: 700;
-}
 .words-desk {
   position: relative;
-  display: flex;
-  flex: 1;
-  flex-direction: column;
-  min-height: 0;
-}
-.words-note {
-  padding: 6px 14px;
-  background: var(--sun-wash);
-}
-.words-desk :deep(.foot-bar) {
-  position: absolute;
-  right: 12px;
-  bottom: 12px;
-  left: 12px;
-  z-index: 4;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-  padding: 8px 10px;
-  border: 1px solid var(--ink);
-  background: var(--sheet);
-  box-shadow: 0 6px 18px rgb(0 0 0 / 18%);
-}
-.words-desk :deep(.foot-bar .apart) {
-  margin-left: 24px;
-}
-.words-desk :deep(.foot-bar p) {
-  flex: 1 1 auto;
 }
 </style>

@@ -19,7 +19,9 @@ import type { Around } from './surface/state.ts';
 import { useCapitals } from './use-capitals.ts';
 import { useCorrections } from './use-corrections.ts';
 import { useSpokenWord } from './use-spoken-word.ts';
+import { useTimes } from '../stores/times.ts';
 
+const times = useTimes();
 const job = useJob();
 const track = useTrack();
 const shown = useShownSurface();
@@ -45,6 +47,7 @@ const around = (): Around | null =>
         findings: findings.found.byCaption,
         cursor: place.caption?.id ?? null,
         reading: preferences.reading,
+        clock: times.clock,
         doubtBelow: preferences.doubtBelow,
         keepsProof: preferences.keepsProof,
       }
@@ -70,6 +73,7 @@ onMounted(() => {
       // The surface is still taking this change in.
       queueMicrotask(() => capitals.typed(edit));
     },
+    covered: () => parent.value?.parentElement?.querySelector('.foot-bar')?.getBoundingClientRect().height ?? 0,
     onMove: track.endTyping,
     onComposing(now) {
       track.composing = now;
@@ -122,6 +126,7 @@ watch(
     () => preferences.reading,
     () => preferences.doubtBelow,
     () => preferences.keepsProof,
+    () => times.clock,
   ],
   (now, before) => {
     const next = around();
@@ -133,6 +138,14 @@ watch(said, (at) => surface?.setSaid(at, playback.along));
 watch([() => place.caption?.id, () => place.gone], ([id]) => {
   if (id) surface?.show(id, true);
 });
+// The bar of the selected captions has come up over the foot: the one that was chosen last stays in sight.
+watch(
+  () => selection.places !== null,
+  (now) => {
+    if (now && place.caption) surface?.show(place.caption.id, false);
+  },
+  { flush: 'post' },
+);
 watch(
   () => track.lastChange,
   (change) => {

@@ -3,7 +3,7 @@ import { voiceOf } from '../../../core/layout/passages.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
 import { ruleNamed } from '../../../core/rules/findings.ts';
 import { speedText } from '../../../core/text/measures.ts';
-import { marginClock, seconds } from '../../../core/time/clock.ts';
+import { seconds } from '../../../core/time/clock.ts';
 import type { Caption } from '../../../core/track/caption.ts';
 import { measured } from '../../measured.ts';
 import type { Around } from './state.ts';
@@ -76,9 +76,9 @@ export interface MarginNote {
 }
 
 /** The left margin: when a caption begins, and in running text who speaks. Null beside its other lines. */
-export function timeNote({ caption, nth }: MarginLine, reading: Around['reading']): MarginNote | null {
+export function timeNote({ caption, nth }: MarginLine, { reading, clock }: Around): MarginNote | null {
   if (nth > 0) return null;
-  const time = caption.timing === 'set' ? marginClock(caption.start) : 'not timed';
+  const time = caption.timing === 'set' ? clock(caption.start) : 'not timed';
   const voice = reading === 'text' ? voiceOf(caption) : '';
   return {
     looks: `${String(caption.proofed)} ${time} ${voice}`,

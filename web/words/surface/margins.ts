@@ -114,7 +114,7 @@ class Margins {
         const note = noteOf(line);
         return note ? [{ key, top, note }] : [];
       });
-    this.left.show(noted((line) => timeNote(line, around.reading)));
+    this.left.show(noted((line) => timeNote(line, around)));
     this.right.show(noted((line) => figuresNote(line, around)));
   }
 }

@@ -16,6 +16,8 @@ export interface Around {
   readonly cursor: string | null;
   /** Line by line, or as running text. */
   readonly reading: 'lines' | 'text';
+  /** How times are shown. */
+  readonly clock: (ms: number) => string;
   /** Words with a certainty below this are doubtful. */
   readonly doubtBelow: number;
   /** A proofed caption stays proofed when its text is changed. */

@@ -56,6 +56,8 @@ export interface SurfaceOptions extends EditContext, Listeners {
   readonly nonce: string;
   readonly captions: readonly Caption[];
   readonly around: Around;
+  /** How much of the foot something stands over, in px: what is brought into sight stays clear of it. */
+  readonly covered: () => number;
   /** An input method began or ended composing. */
   readonly onComposing: (now: boolean) => void;
   /** The time of a caption was pressed in the margin. */
@@ -153,6 +155,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     spareSpace,
     tells(options),
     controlClick(options.onHear),
+    EditorView.scrollMargins.of(() => ({ bottom: options.covered() })),
     EditorView.domEventHandlers({
       // A browser gives a text that gets the keyboard back a cursor at its beginning. On a busy machine that
       // would be taken for somebody's choice; focusing from here puts the selection back at once.
