@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { findingsReport } from '../../core/handover/findings-report.ts';
 import { plainName } from '../../core/handover/naming.ts';
@@ -72,7 +72,7 @@ const shown = computed(() =>
 const repairable = computed(() => shown.value.filter((row) => row.proposal.repair !== null).length);
 const repairLabel = computed(() => {
   // Of a list that is cut, not every repair was thought out.
-  if (rows.value.length > most) return `Repair what can be of ${String(rows.value.length)}`;
+  if (rows.value.length > most) return `Repair where possible (${String(rows.value.length)})`;
   const all = repairable.value === rows.value.length;
   return all
     ? `Repair all ${String(rows.value.length)}`
@@ -110,6 +110,12 @@ function edit(caption: Caption): void {
   choose(caption);
   void router.push({ name: 'words' });
 }
+/** The keyboard goes where the report came from. */
+const everything = useTemplateRef<{ readonly $el: HTMLElement }>('everything');
+function closeReport(): void {
+  repairs.report = null;
+  everything.value?.$el.focus();
+}
 </script>
 
 <template>
@@ -122,7 +128,13 @@ function edit(caption: Caption): void {
     </h2>
     <span class="soft grow cut">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
     <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
-    <TextButton v-if="all.length > 0" main :disabled="wholeTrack.working" @click="repairs.repairMany('every')">
+    <TextButton
+      v-if="all.length > 0"
+      ref="everything"
+      main
+      :disabled="wholeTrack.working"
+      @click="repairs.repairMany('every')"
+    >
       Repair everything
     </TextButton>
   </div>
@@ -136,12 +148,7 @@ function edit(caption: Caption): void {
       @choose="chooseRule"
     />
     <div class="checks-rows scrolls stage-body">
-      <RepairReport
-        v-if="repairs.report"
-        :report="repairs.report"
-        @go="choose($event)"
-        @close="repairs.report = null"
-      />
+      <RepairReport v-if="repairs.report" :report="repairs.report" @go="choose($event)" @close="closeReport" />
       <SpreadChart
         v-if="spread && track.captions.length > 0"
         :spread="spread"
@@ -213,6 +220,11 @@ function edit(caption: Caption): void {
   display: flex;
   flex: 1;
   min-height: 0;
+}
+@media (max-width: 900px) {
+  .checks {
+    flex-direction: column;
+  }
 }
 .checks-kept {
   padding: 10px 12px;

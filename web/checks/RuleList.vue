@@ -52,7 +52,15 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
   overflow-y: auto;
   border-right: 1px solid var(--rule);
 }
+@media (max-width: 900px) {
+  .rules {
+    width: auto;
+    border-right: 0;
+    columns: 2;
+  }
+}
 section {
+  break-inside: avoid;
   margin-bottom: 14px;
 }
 </style>

@@ -137,8 +137,11 @@ onBeforeUnmount(() => {
 /* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
 @media (max-width: 900px) {
   .frame-body.frame-body {
-    grid-template: 340px max-content 84px / 60px minmax(0, 1fr);
+    grid-template: max-content max-content 84px / 60px minmax(0, 1fr);
     overflow-y: auto;
+  }
+  .frame-stage {
+    min-height: 360px;
   }
   .frame-body > :deep(.monitor) {
     grid-column: 1 / -1;

@@ -75,7 +75,7 @@ async function onStyle(key: string): Promise<void> {
       ><img src="/icon.svg" alt="All jobs" width="34" height="34"
     /></RouterLink>
     <div class="head-title grow">
-      <h1 class="cut">{{ job.job?.title ?? 'Fenwix' }}</h1>
+      <h1 class="cut" dir="auto" :data-tip="job.job?.title">{{ job.job?.title ?? 'Fenwix' }}</h1>
       <p class="cut fine-print">{{ under }}</p>
     </div>
     <template v-if="job.job && track.track">
@@ -94,7 +94,9 @@ async function onStyle(key: string): Promise<void> {
         <ChevronDown :size="14" aria-hidden="true" />
       </MenuButton>
       <KeptState />
-      <span class="visually-hidden" role="status">{{ findings.count }} findings</span>
+      <span class="visually-hidden" role="status"
+        >{{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }}</span
+      >
       <IconButton on-header name="Undo" :keys="keyOf('undo')" :disabled="!track.canUndo" @click="track.undo()">
         <Undo2 :size="16" aria-hidden="true" />
       </IconButton>

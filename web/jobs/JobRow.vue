@@ -45,7 +45,7 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
       <img v-if="picture" class="row-picture" :src="picture" alt="" />
       <span v-else class="row-picture row-sound"><component :is="stands" :size="24" aria-hidden="true" /></span>
       <span class="stack close grow"
-        ><b class="row-title cut" dir="auto">{{ job.title }}</b
+        ><b class="row-title" dir="auto">{{ job.title }}</b
         ><span class="soft">{{ under }}</span></span
       >
     </RouterLink>
@@ -71,7 +71,7 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 .job {
   position: absolute;
   width: 100%;
-  height: 97px;
+  min-height: 97px;
   gap: 22px;
   padding: 12px 4px;
 }
@@ -96,6 +96,18 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 }
 .row-title {
   font-size: var(--size-read);
+  line-height: 1.3;
+  overflow-wrap: anywhere;
+}
+/* The figures go under the title. */
+@media (max-width: 900px) {
+  .job {
+    flex-wrap: wrap;
+    gap: 8px 22px;
+  }
+  .row-link {
+    flex-basis: 100%;
+  }
 }
 .row-figure {
   width: 80px;

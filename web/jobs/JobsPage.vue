@@ -89,7 +89,7 @@ useServerEvents().hear((event) => {
 });
 onBeforeUnmount(() => clearTimeout(timer));
 
-/** The height of a row with its rule, in px. */
+/** The height of most rows with their rule, in px; a long title makes one higher. */
 const rowHeight = 97;
 const list = useTemplateRef<HTMLElement>('list');
 const rows = useWindowVirtualizer(
@@ -107,6 +107,11 @@ const visible = computed(() =>
     return job ? [{ job, top: start - rows.value.options.scrollMargin, index }] : [];
   }),
 );
+
+const measure = (row: unknown): void => {
+  const element = (row as { $el?: Element } | null)?.$el;
+  if (element) rows.value.measureElement(element);
+};
 
 onMounted(() => {
   document.title = 'Jobs · Fenwix';
@@ -150,7 +155,9 @@ onMounted(() => {
       <JobRow
         v-for="{ job, top, index } in visible"
         :key="job.id"
+        :ref="measure"
         :job="job"
+        :data-index="index"
         :style="{ top: `${top}px` }"
         :aria-setsize="shown.length"
         :aria-posinset="index + 1"

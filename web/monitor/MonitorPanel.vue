@@ -39,10 +39,4 @@ const place = usePlace();
   padding: 12px;
   border-top: 1px solid var(--rule);
 }
-@media (max-width: 900px) {
-  .monitor-figures {
-    flex: none;
-    overflow: visible;
-  }
-}
 </style>

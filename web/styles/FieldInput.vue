@@ -40,7 +40,7 @@ const severities = choicesOf(['must', 'should', 'off']);
       </span>
       <SelectField
         v-else-if="part.kind === 'choice'"
-        :label="field.title"
+        :label="field.parts.some((p) => p.kind === 'number') ? `${field.title}, ${part.key}` : field.title"
         :model-value="String(partOf(style, field, part))"
         :options="choicesOf(part.of)"
         @update:model-value="put(part.key, $event)"

@@ -17,7 +17,7 @@ function onMore(key: string): void {
 </script>
 
 <template>
-  <div class="stack close">
+  <div class="stack close" :data-style="house.id">
     <b class="large">{{ house.name }}</b>
     <span class="fine-print plain soft">{{ own ? `made here, version ${house.version}` : 'came with Fenwix' }}</span>
     <span class="row">

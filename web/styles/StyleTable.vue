@@ -61,9 +61,13 @@ function rename(text: string): void {
 }
 watch(
   () => draft.value?.id,
-  async (id) => {
-    if (id === undefined) return;
+  async (id, before) => {
     await nextTick();
+    // The keyboard goes back to the style that was edited.
+    if (id === undefined) {
+      document.querySelector<HTMLElement>(`[data-style="${CSS.escape(before ?? '')}"] button`)?.focus();
+      return;
+    }
     name.value?.[0]?.select();
     document.querySelector('.style-table th.edited')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   },

@@ -50,7 +50,7 @@ onMounted(() => {
         <TextButton v-if="!loaded" @click="editor.load()">Try again</TextButton>
         <TextButton v-else @click="said = null">Close</TextButton>
       </div>
-      <div class="styles-scroll scrolls" tabindex="0" role="region" aria-label="All house styles">
+      <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
         <StyleTable
           v-model:draft="draft"
           :styles="styles.all"
@@ -80,6 +80,12 @@ onMounted(() => {
 }
 .styles-bar {
   padding: 10px 24px;
+}
+/* A table of many columns scrolls both ways at every width. */
+.styles-scroll {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
 }
 .styles-said {
   max-height: 40%;

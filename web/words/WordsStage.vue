@@ -88,4 +88,10 @@ const readings = [
 .words-desk {
   position: relative;
 }
+@media (max-width: 900px) {
+  .words-desk {
+    flex: none;
+    height: 400px;
+  }
+}
 </style>
