@@ -33,8 +33,15 @@ async function tabTo(name: string, back = false): Promise<void> {
   for (let n = 0; n < most; n++) {
     if (back) await holding(app.driver, [Key.SHIFT], Key.TAB);
     else await type(app.driver, Key.TAB);
-    const here = await stop();
-    if (!here.ringed) throw new Error(`“${here.name}” (${here.element}) has the keyboard, and nothing shows it.`);
+    // A field is told that it has the keyboard a moment after it has it.
+    const here = await eventually(
+      app.driver,
+      `a sign of the keyboard after ${passed.at(-1) ?? 'the first'}`,
+      async () => {
+        const now = await stop();
+        return now.ringed ? now : null;
+      },
+    );
     if (here.name.startsWith(name)) return;
     passed.push(here.name.slice(0, 30));
   }

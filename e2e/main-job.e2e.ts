@@ -84,7 +84,7 @@ it('plays: the time moves, the cursor caption goes along, the picture shows the 
 it('brings the playhead to a caption whose time is pressed', async () => {
   await driver.findElement(By.xpath('(//*[contains(@class, "margin-time")])[4]')).click();
   await eventually(driver, 'that caption under the cursor', async () => (await cursorTitle()).startsWith('Caption 4 '));
-  const start = /(\d\d:\d\d:\d\d\.\d\d) →/.exec(await cursorTitle())?.[1];
+  const start = /([\d:]+\.\d\d) →/.exec(await cursorTitle())?.[1];
   await eventually(driver, 'the playhead at its start', async () => (await playhead()) === start);
 });
 

@@ -56,7 +56,7 @@ function onKey(event: KeyboardEvent): void {
       placeholder="Part of its name"
       @keydown="onKey"
     />
-    <ul id="finder-list" class="finder-list plain-list" role="listbox" aria-label="Commands">
+    <ul id="finder-list" class="finder-list dialog-list plain-list" role="listbox" aria-label="Commands">
       <li
         v-for="(command, i) in found"
         :id="`finder-${i}`"
@@ -77,9 +77,7 @@ function onKey(event: KeyboardEvent): void {
 
 <style scoped>
 .finder-list {
-  max-height: 46vh;
   margin-top: 10px;
-  overflow-y: auto;
 }
 .finder-list li {
   padding: 6px 10px;

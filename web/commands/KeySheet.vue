@@ -108,7 +108,7 @@ const ways = [
       <TextButton main @click="giveOver()">Use it here</TextButton>
       <TextButton @click="leave()">Cancel</TextButton>
     </p>
-    <div class="keys" tabindex="0" role="group" aria-label="Every command and its keys">
+    <div class="keys dialog-list" tabindex="0" role="group" aria-label="Every command and its keys">
       <template v-for="section in listed" :key="section.title">
         <h3 class="small soft">{{ section.title }}</h3>
         <ul class="plain-list">
@@ -149,10 +149,6 @@ const ways = [
 }
 .ways .ant-checkbox-wrapper {
   grid-column: 1 / -1;
-}
-.keys {
-  max-height: 44vh;
-  overflow-y: auto;
 }
 h3 {
   padding: 8px 2px 4px;

@@ -6,7 +6,8 @@
 /** In the order in which the sheet of keys shows them. */
 export const sections = [
   'Hearing',
-  'Mending words',
+  'Correcting words',
+  'Timing',
   'One caption',
   'Several captions',
   'Findings',

@@ -118,9 +118,6 @@ const url = computed(() => {
   gap: 18px;
   align-items: start;
 }
-small.warn.warn {
-  color: var(--sun-text);
-}
 pre {
   margin: 0;
   padding: 12px;

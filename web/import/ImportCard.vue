@@ -108,7 +108,7 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
     </div>
     <template v-if="understood">
       <ol class="arrival-first plain-list floating" aria-label="The first captions">
-        <li v-for="(c, i) in first" :key="i">
+        <li v-for="(c, i) in first" :key="i" class="time-and-text">
           <span class="figures soft">{{ c.timing === 'set' ? clock(c.start) : 'not timed' }}</span>
           <span dir="auto" class="lines">{{ c.text }}</span>
         </li>
@@ -143,11 +143,5 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
   padding: 8px 14px;
   border-color: var(--rule);
   box-shadow: none;
-}
-.arrival-first li {
-  display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
-  align-items: baseline;
-  padding: 3px 0;
 }
 </style>

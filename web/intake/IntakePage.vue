@@ -149,7 +149,7 @@ onMounted(() => {
 
 <template>
   <PageHeader title="New job" />
-  <main class="intake">
+  <main class="intake page-column">
     <FileQuestion
       number="1"
       title="The recording"
@@ -213,9 +213,7 @@ onMounted(() => {
 
 <style scoped>
 .intake {
-  max-width: 760px;
-  margin: 0 auto;
-  padding: 8px 24px 60px;
+  max-width: 808px;
 }
 .intake-progress {
   max-width: 480px;

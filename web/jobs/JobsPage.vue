@@ -123,7 +123,7 @@ onMounted(() => {
 
 <template>
   <PageHeader title="Jobs" />
-  <main class="jobs">
+  <main class="page-column">
     <div class="jobs-bar row wide wrap">
       <TextField
         v-model="wanted"
@@ -182,11 +182,6 @@ onMounted(() => {
 </template>
 
 <style scoped>
-.jobs {
-  max-width: 1100px;
-  margin: 0 auto;
-  padding: 24px;
-}
 .jobs-bar {
   margin-bottom: 16px;
 }

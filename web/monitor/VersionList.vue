@@ -40,10 +40,10 @@ function choose(chosen: Choice): void {
   <section class="versions note bad small" aria-labelledby="versions-title">
     <h3 id="versions-title" class="small"><span aria-hidden="true">▲</span> Versions of this caption</h3>
     <ul class="plain-list">
-      <li v-for="v in versions" :key="v.chosen" class="row between">
+      <li v-for="v in versions" :key="v.chosen" class="row between line-row">
         <span class="versions-said">
           <span class="block">{{ v.title }}</span>
-          <span v-if="v.text !== null" class="versions-text block large lines">{{ v.text || '(no text)' }}</span>
+          <span v-if="v.text !== null" class="block large lines">{{ v.text || '(no text)' }}</span>
         </span>
         <TextButton @click="choose(v.chosen)">{{ v.action }}</TextButton>
       </li>
@@ -54,14 +54,5 @@ function choose(chosen: Choice): void {
 <style scoped>
 .versions {
   margin-bottom: 12px;
-}
-li {
-  padding: 6px 0;
-}
-li + li {
-  border-top: 1px solid var(--rule);
-}
-.versions-text {
-  line-height: 1.35;
 }
 </style>

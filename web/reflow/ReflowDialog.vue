@@ -117,7 +117,7 @@ function go(): void {
     </p>
     <div
       v-if="shown && shown.runs.length > 0"
-      class="reflow-list"
+      class="dialog-list"
       tabindex="0"
       role="region"
       aria-label="Before and after"
@@ -125,7 +125,7 @@ function go(): void {
       <div class="before-after line-row soft"><span>Before</span><span>After</span></div>
       <div v-for="(run, i) in shown.runs.slice(0, most)" :key="i" class="before-after line-row">
         <span v-for="side in ['before', 'after'] as const" :key="side">
-          <span v-for="c in run[side]" :key="c.id" class="reflow-caption lines"
+          <span v-for="c in run[side]" :key="c.id" class="reflow-caption time-and-text lines"
             ><small class="figures fine-print soft">{{ times.clock(c.start) }}</small
             ><span dir="auto">{{ c.text }}</span></span
           >
@@ -139,16 +139,5 @@ function go(): void {
 <style scoped>
 .reflow-sum {
   margin: 12px 0 8px;
-}
-.reflow-list {
-  max-height: min(46vh, 420px);
-  overflow-y: auto;
-  border-top: 1px solid var(--rule);
-}
-.reflow-caption {
-  display: grid;
-  grid-template-columns: 76px minmax(0, 1fr);
-  align-items: baseline;
-  margin-bottom: 3px;
 }
 </style>

@@ -50,7 +50,7 @@ async function use(): Promise<void> {
     :width="620"
     @ok="use"
   >
-    <div v-if="draft" class="job-style">
+    <div v-if="draft" class="job-style dialog-list">
       <ul v-if="faults.length > 0" class="job-style-faults note bad" role="alert">
         <li v-for="fault in faults" :key="fault">{{ fault }}</li>
       </ul>
@@ -71,9 +71,7 @@ async function use(): Promise<void> {
 
 <style scoped>
 .job-style {
-  max-height: min(60vh, 560px);
   padding-right: 10px;
-  overflow-y: auto;
 }
 .job-style-faults {
   padding-left: 28px;

@@ -64,7 +64,7 @@ const measure = (row: unknown): void => {
 </script>
 
 <template>
-  <div ref="list" class="places" tabindex="0">
+  <div ref="list" class="places dialog-list" tabindex="0">
     <ul class="plain-list" aria-label="Places to change" :style="room">
       <li
         v-for="row in rows"
@@ -89,10 +89,6 @@ const measure = (row: unknown): void => {
 </template>
 
 <style scoped>
-.places {
-  max-height: 52vh;
-  overflow-y: auto;
-}
 .figures {
   margin-right: 12px;
 }

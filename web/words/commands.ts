@@ -30,7 +30,7 @@ export function wordsCommands(): readonly Command[] {
   }
 
   return [
-    ...inSection('Mending words', [
+    ...inSection('Correcting words', [
       {
         id: 'heard',
         title: 'Select the word just heard; again, the one before',

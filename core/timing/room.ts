@@ -1,0 +1,30 @@
+/** The room there is for a new caption, and what is in its way. */
+import type { MoveRules, Timed } from './move.ts';
+
+export type Room =
+  | { readonly start: number; readonly end: number }
+  /** The caption in the way, and whether it stands there or leaves too little before it. */
+  | { readonly blockedBy: Timed; readonly room: number };
+
+/**
+ * Times of a new caption from a moment on: as long as is usual, or as long as there is room for.
+ * @param at where it is to begin, in ms
+ * @param usual how long a new caption is, in ms
+ * @param shortest the shortest that may be made, in ms
+ */
+export function roomAt(
+  captions: readonly Timed[],
+  at: number,
+  usual: number,
+  shortest: number,
+  { gap, length }: Pick<MoveRules, 'gap' | 'length'>,
+): Room {
+  const covering = captions.find((c) => c.start <= at && at < c.end);
+  if (covering) return { blockedBy: covering, room: 0 };
+  const before = captions.findLast((c) => c.end <= at);
+  const next = captions.find((c) => c.start > at);
+  const start = Math.max(Math.round(at), before ? before.end + gap : 0);
+  const last = Math.min(length, next ? next.start - gap : Infinity);
+  if (last - start >= shortest) return { start, end: Math.min(last, start + usual) };
+  return { blockedBy: next ?? before ?? { id: '', start: length, end: length }, room: Math.max(0, last - start) };
+}
