@@ -18,7 +18,7 @@ const screens = [
   ['House styles', '/styles', '.uses'],
   ['Intake', '/new', 'input[type=file]'],
   ['Words', 'words', '.cm-line'],
-  ['Tape', 'tape', '.empty-page'],
+  ['Tape', 'tape', '.tape-block'],
   ['Checks', 'checks', '.rules'],
   ['Tracks', 'tracks', '.tracks'],
   ['Handover', 'handover', '.cell'],

@@ -25,7 +25,9 @@ const style = async (name: string): Promise<void> => {
 /** The first row's own button to repair it. */
 const repairFirst = async (): Promise<void> => {
   await (await see(app.driver, '.checks-rows li .row-says')).isDisplayed();
-  await app.driver.findElement(By.xpath('//*[contains(@class, "row-actions")]/button[normalize-space()="Repair"]')).click();
+  await app.driver
+    .findElement(By.xpath('//*[contains(@class, "row-actions")]/button[normalize-space()="Repair"]'))
+    .click();
 };
 
 beforeAll(async () => {

@@ -15,6 +15,7 @@ const screens = [
   ['House styles', '/styles', '.uses'],
   ['New job', '/new', '.intake'],
   ['Words', 'words', '.cm-line'],
+  ['Tape', 'tape', '.tape-block'],
   ['Checks', 'checks', '.row-choose'],
   ['Tracks', 'tracks', '.tracks tbody tr'],
   ['Handover', 'handover', '.cell'],

@@ -153,7 +153,12 @@ try {
   );
   await picture('handover');
   const watch = await (await see(driver, '.cell a')).getAttribute('href');
-  await stage('tape', '.empty-page');
+  await stage('tape', '.tape-block');
+  await eventually(
+    driver,
+    'the sound read',
+    async () => (await driver.findElements(By.css('.tape-sound'))).length === 0,
+  );
   await picture('tape');
   await stage('tracks', '.tracks');
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());

@@ -30,7 +30,7 @@ beforeAll(async () => {
   const captions: Caption[] = texts.map((text, i) =>
     caption({ id: `c${String(i)}`, start: i * 3000, end: i * 3000 + 2500, text }),
   );
-  const made = await jobWith(ask, 'Many scripts', captions, 'ar');
+  const made = await jobWith(ask, 'Many scripts', captions, { language: 'ar' });
   track = made.track;
   await app.driver.get(`${app.services.address}/jobs/${made.job}/words`);
   await see(app.driver, '.cm-line');

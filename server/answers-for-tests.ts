@@ -158,6 +158,8 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'GET /api/recordings/:hash/file': bytes,
   'PUT /api/recordings/:hash/poster': nothing,
   'GET /api/recordings/:hash/poster': bytes,
+  'PUT /api/recordings/:hash/peaks': nothing,
+  'GET /api/recordings/:hash/peaks': bytes,
   'GET /api/styles': objectOf<StyleLibrary>({ styles: list(style), own: list(text) }),
   'POST /api/styles': style,
   'PUT /api/styles/:id': style,

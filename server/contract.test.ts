@@ -124,6 +124,10 @@ it('a whole job can be done through the contract, by every route there is', asyn
   expect((await bytes('GET /api/recordings/:hash/poster', null, { params })).headers['content-type']).toBe(
     'image/jpeg',
   );
+  expect((await bytes('GET /api/recordings/:hash/peaks', null, { params })).statusCode).toBe(404);
+  const cells = Buffer.from([0, 128, 255]);
+  expect((await bytes('PUT /api/recordings/:hash/peaks', cells, { params })).statusCode).toBe(204);
+  expect((await bytes('GET /api/recordings/:hash/peaks', null, { params })).rawPayload).toEqual(cells);
   expect((await bytes('GET /api/recordings/:hash/file', null, { params })).rawPayload).toEqual(webm);
   expect(await ask('GET /api/work')).toMatchObject([{ state: 'done' }]);
 

@@ -77,6 +77,12 @@ const hash = 'a'.repeat(64);
 
 /** Never comes to an end, and is tried in a test of its own. */
 const stream = 'GET /api/events';
+/** Routes whose body is bytes. */
+const takesBytes: ReadonlySet<string> = new Set([
+  'PUT /api/recordings',
+  'PUT /api/recordings/:hash/poster',
+  'PUT /api/recordings/:hash/peaks',
+]);
 
 /** What a sound request of each route carries. */
 const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query?: object; readonly body?: unknown }>> =
@@ -109,6 +115,8 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'GET /api/jobs/:id/receipts': {},
     'PUT /api/recordings/:hash/poster': { body: 'bytes' },
     'GET /api/recordings/:hash/poster': {},
+    'PUT /api/recordings/:hash/peaks': { body: 'bytes' },
+    'GET /api/recordings/:hash/peaks': {},
     'GET /api/style-uses': {},
     'GET /api/work': { query: { job } },
     'POST /api/work/:id/stop': {},
@@ -187,10 +195,7 @@ it.each(Object.keys(sound) as (keyof typeof sound)[])(
           ...(sent === undefined
             ? {}
             : {
-                'content-type':
-                  (route === 'PUT /api/recordings' || route === 'PUT /api/recordings/:hash/poster') && i % 3
-                    ? 'application/octet-stream'
-                    : 'application/json',
+                'content-type': takesBytes.has(route) && i % 3 ? 'application/octet-stream' : 'application/json',
               }),
         },
         ...(sent === undefined ? {} : { payload: json(sent) }),

@@ -38,6 +38,8 @@ export const bodyLimits = {
   'POST /api/jobs/:id/tracks': editBytes,
   'POST /api/tracks/:id/edits': editBytes,
   'PUT /api/recordings/:hash/poster': 512 * 1024,
+  // A byte for a hundredth of a second: forty-six hours.
+  'PUT /api/recordings/:hash/peaks': 16 * 1024 * 1024,
   'PUT /api/work/:id/parts/:number': 4 * 1024 * 1024,
 } as const;
 

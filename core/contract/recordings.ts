@@ -19,4 +19,7 @@ export interface RecordingRoutes {
   /** A JPEG or WebP. */
   'PUT /api/recordings/:hash/poster': { body: Bytes; answer: null };
   'GET /api/recordings/:hash/poster': { answer: Bytes };
+  /** How loud the recording is, a byte for every hundredth of a second (`core/speech/peaks.ts`), as a page read it. */
+  'PUT /api/recordings/:hash/peaks': { body: Bytes; answer: null };
+  'GET /api/recordings/:hash/peaks': { answer: Bytes };
 }

@@ -164,6 +164,12 @@ describe('apply', () => {
 describe('merge', () => {
   const splice = (from: number, to: number, insert: string): Edit => ({ type: 'splice', id: 'a', from, to, insert });
 
+  const moved = (...times: readonly (readonly [string, number])[]): Edit => ({
+    type: 'retime',
+    captions: times.map(([id, start]) => ({ id, start, end: start + 1000, timing: 'set' })),
+    pieces: [],
+  });
+
   it.each<[string, Edit, Edit, Edit | null]>([
     ['typing on', splice(4, 4, 'a'), splice(5, 5, 'b'), splice(4, 4, 'ab')],
     ['deleting backwards', splice(4, 5, ''), splice(3, 4, ''), splice(3, 5, '')],
@@ -171,6 +177,16 @@ describe('merge', () => {
     ['mending what was just typed', splice(4, 4, 'ab'), splice(5, 6, 'c'), splice(4, 4, 'ac')],
     ['a new word', splice(4, 4, 'a '), splice(6, 6, 'b'), null],
     ['another place', splice(4, 4, 'a'), splice(9, 9, 'b'), null],
+    ['an edge moved on', moved(['a', 100]), moved(['a', 140]), moved(['a', 140])],
+    [
+      'a shared edge moved on',
+      moved(['a', 100], ['b', 200]),
+      moved(['a', 140], ['b', 240]),
+      moved(['a', 140], ['b', 240]),
+    ],
+    ['another edge', moved(['a', 100]), moved(['b', 140]), null],
+    ['a shared edge, then one side of it', moved(['a', 100], ['b', 200]), moved(['a', 140]), null],
+    ['moved, then typed', moved(['a', 100]), splice(4, 4, 'a'), null],
   ])('%s', (_, a, b, expected) => expect(merge(a, b)).toEqual(expected));
 
   it('does the same as the two edits one after the other', () => {

@@ -121,12 +121,20 @@ export function touches(edit: Edit): readonly string[] {
   }
 }
 
+/** Other times for the same captions, with words left where they are said: the later ones stand. */
+function mergeTimes(a: Edit, b: Edit): Edit | null {
+  if (a.type !== 'retime' || b.type !== 'retime' || a.pieces.length + b.pieces.length > 0) return null;
+  const isSame = a.captions.length === b.captions.length && a.captions.every((c, i) => c.id === b.captions[i]?.id);
+  return isSame ? b : null;
+}
+
 /**
  * Two edits that followed one another as one, where that is plain: typing on, or deleting on, at
- * the place where the last keystroke left off.
+ * the place where the last keystroke left off; a run of steps that move the same captions.
  * @returns null where they stay apart
  */
 export function merge(a: Edit, b: Edit): Edit | null {
+  if (a.type === 'retime') return mergeTimes(a, b);
   if (a.type !== 'splice' || b.type !== 'splice' || a.id !== b.id || a.keeps !== b.keeps) return null;
   const end = a.from + a.insert.length;
   if (b.from === end && b.to === end && !/\s$/.test(a.insert)) return { ...a, insert: a.insert + b.insert };

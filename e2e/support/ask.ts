@@ -18,15 +18,15 @@ export const asking = (address: () => string): Ask =>
 export const captionsOf = async (ask: Ask, track: string): Promise<readonly Caption[]> =>
   (await ask('GET /api/tracks/:id', { params: { id: track } })).captions;
 
-/** Makes a job without a recording whose fair copy holds these captions. */
+/** Makes a job, with a recording where one is named by its hash, whose fair copy holds these captions. */
 export async function jobWith(
   ask: Ask,
   title: string,
   captions: readonly Caption[],
-  language = 'en-GB',
+  { language = 'en-GB', recording = null }: { readonly language?: string; readonly recording?: string | null } = {},
 ): Promise<{ readonly job: string; readonly track: string }> {
   const [job, track] = [randomUUID(), randomUUID()];
   const made = { id: track, kind: 'captions', language, name: 'fair copy', captions } as const;
-  await ask('POST /api/jobs', { body: { id: job, title, language, style: 'lecture-38', tracks: [made] } });
+  await ask('POST /api/jobs', { body: { id: job, title, language, style: 'lecture-38', recording, tracks: [made] } });
   return { job, track };
 }

@@ -179,6 +179,16 @@ const steps: readonly MigrationStep[] = [
       await db.schema.renameTable('receipts_now', 'receipts');
     },
   },
+  {
+    name: '006-peaks',
+    async up(db) {
+      await db.schema.createTable('peaks', (t) => {
+        t.text('hash').primary().references('hash').inTable('recordings').onDelete('CASCADE');
+        t.integer('method').notNullable();
+        t.binary('cells').notNullable();
+      });
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

@@ -1,15 +1,13 @@
 /** The small pictures that stand for recordings in lists: drawn by a page, kept by the hash of the recording. */
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
-import { Readable } from 'node:stream';
-import { buffer } from 'node:stream/consumers';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { bodyLimits } from '../../core/contract/limits.ts';
 import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash } from '../http/validation.ts';
+import { bytesOf } from './bytes-of.ts';
 import { addWork, openWork, type WorkRow } from '../work/store.ts';
 import { recordingOf, type PosterRow, type RecordingRow } from './store.ts';
 
@@ -29,29 +27,13 @@ export async function wantPoster(db: Knex, { hash, width }: Pick<RecordingRow, '
   await addWork(db, { kind: 'draw-poster', subject: hash, job: null, next: Date.now() + drawnByOthersAfter });
 }
 
-async function read(body: Readable): Promise<Buffer> {
-  const most = bodyLimits['PUT /api/recordings/:hash/poster'];
-  const bytes = await buffer(
-    (async function* limited() {
-      let sum = 0;
-      for await (const part of body as AsyncIterable<Buffer>) {
-        sum += part.length;
-        if (sum > most)
-          throw new ApiError('too-large', 'The picture is larger than is taken here. Nothing was kept of it.');
-        yield part;
-      }
-    })(),
-  );
-  return bytes;
-}
-
 export function posters(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
   app.addHook('onReady', async () => {
     for (const row of await db<RecordingRow>('recordings').where('width', '>', 0)) await wantPoster(db, row);
   });
 
   route(app, 'PUT /api/recordings/:hash/poster', { params: byHash }, async ({ params: { hash }, body }) => {
-    const picture = body instanceof Readable ? await read(body) : Buffer.alloc(0);
+    const picture = await bytesOf(body, 'PUT /api/recordings/:hash/poster');
     const type = typeOfPicture(picture);
     if (type === null)
       throw new ApiError('not-a-picture', 'This is no picture in JPEG or WebP. Nothing was kept of it.');

@@ -31,11 +31,28 @@ export function uploadRecording(file: File, progress: (share: number) => void): 
   return { done, stop: () => request.abort() };
 }
 
-/** Keeps the small picture of a recording. @throws {ApiError} */
-export async function uploadPoster(hash: string, picture: Blob): Promise<void> {
-  const url = urlOf('PUT /api/recordings/:hash/poster', { params: { hash } });
-  const response = await fetch(url, { method: 'PUT', headers: { 'content-type': bytes }, body: picture }).catch(() => {
+/** Puts up what a page made of a recording. @throws {ApiError} */
+async function put(url: string, body: Blob | Uint8Array<ArrayBuffer>): Promise<void> {
+  const response = await fetch(url, { method: 'PUT', headers: { 'content-type': bytes }, body }).catch(() => {
     throw away();
   });
   if (!response.ok) throw errorOf(response.status, jsonOf(await response.text()));
+}
+
+/** Keeps the small picture of a recording. @throws {ApiError} */
+export const uploadPoster = (hash: string, picture: Blob): Promise<void> =>
+  put(urlOf('PUT /api/recordings/:hash/poster', { params: { hash } }), picture);
+
+/** Keeps how loud a recording is. @throws {ApiError} */
+export const uploadPeaks = (hash: string, cells: Uint8Array<ArrayBuffer>): Promise<void> =>
+  put(urlOf('PUT /api/recordings/:hash/peaks', { params: { hash } }), cells);
+
+/** How loud a recording is, as it was kept; null where nobody has read it yet. @throws {ApiError} */
+export async function fetchPeaks(hash: string): Promise<Uint8Array | null> {
+  const response = await fetch(urlOf('GET /api/recordings/:hash/peaks', { params: { hash } })).catch(() => {
+    throw away();
+  });
+  if (response.status === 404) return null;
+  if (!response.ok) throw errorOf(response.status, jsonOf(await response.text()));
+  return new Uint8Array(await response.arrayBuffer());
 }

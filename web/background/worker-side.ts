@@ -3,7 +3,7 @@ import type { WorkerQuestion, WorkerReply } from './worker-client.ts';
 
 /**
  * Answers the questions that come to this worker.
- * @param answer may throw; what it throws is told as a sentence where `sentenceOf` knows one
+ * @param answer may throw, or answer later; what it throws is told as a sentence where `sentenceOf` knows one
  * @param hear takes what is told without a question
  */
 export function answerQuestions(
@@ -18,10 +18,13 @@ export function answerQuestions(
       return;
     }
     const { id, question } = data;
+    const refuse = (error: unknown): void => reply({ id, trouble: sentenceOf(error) });
     try {
-      reply({ id, answer: answer(question, (progress) => reply({ id, progress })) });
+      const answered = answer(question, (progress) => reply({ id, progress }));
+      if (answered instanceof Promise) answered.then((later: unknown) => reply({ id, answer: later }), refuse);
+      else reply({ id, answer: answered });
     } catch (error) {
-      reply({ id, trouble: sentenceOf(error) });
+      refuse(error);
     }
   });
 }

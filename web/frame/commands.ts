@@ -5,6 +5,7 @@ import { checksCommands } from '../checks/commands.ts';
 import { inSection, type Command } from '../commands/command.ts';
 import { playbackCommands } from '../playback/commands.ts';
 import { reflowCommands } from '../reflow/commands.ts';
+import { tapeCommands } from '../tape/commands.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
 import { wordsCommands } from '../words/commands.ts';
@@ -25,6 +26,7 @@ function frameCommands(router: Router): readonly Command[] {
     },
     { id: 'keys', title: 'All keys, and ways of working', keys: ['?'], run: () => (dialogs.open = 'keys') },
     { id: 'go-words', title: 'Go to Words', keys: [], run: go('words') },
+    { id: 'go-tape', title: 'Go to Tape', keys: [], run: go('tape') },
     { id: 'go-checks', title: 'Go to Checks', keys: [], run: go('checks') },
     { id: 'go-tracks', title: 'Go to Tracks', keys: [], run: go('tracks') },
     { id: 'go-handover', title: 'Go to Handover', keys: [], run: go('handover') },
@@ -36,6 +38,7 @@ function frameCommands(router: Router): readonly Command[] {
 export const gatherCommands = (router: Router): readonly Command[] => [
   ...playbackCommands(),
   ...wordsCommands(),
+  ...tapeCommands(),
   ...captionCommands(),
   ...reflowCommands(),
   ...checksCommands(),

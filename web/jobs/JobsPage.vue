@@ -1,11 +1,17 @@
 <script setup lang="ts">
-import { openWhile } from '../controls/open-while.ts';
-import DialogSheet from '../controls/DialogSheet.vue';
 import SelectField from '../controls/SelectField.vue';
 import TextField from '../controls/TextField.vue';
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
-import { lengthInWords } from '../../core/time/clock.ts';
+import {
+  computed,
+  defineAsyncComponent,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  useTemplateRef,
+  watch,
+} from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { JobSummary } from '../../core/job/job.ts';
@@ -53,23 +59,10 @@ async function load(): Promise<void> {
 
 /** The job that is to be deleted, until that is said or taken back. */
 const leaving = shallowRef<JobSummary | null>(null);
-const asking = openWhile(leaving);
-const goes = computed(() => {
-  const job = leaving.value;
-  if (!job) return '';
-  const length = job.recording?.length;
-  return [
-    job.recording ? `its recording (${length ? lengthInWords(length) : job.recording.name})` : '',
-    `${String(job.tracks.length)} ${job.tracks.length === 1 ? 'track' : 'tracks'} with all edits`,
-    'its receipts',
-  ]
-    .filter(Boolean)
-    .join(', ');
-});
-async function remove(): Promise<void> {
-  const job = leaving.value;
-  leaving.value = null;
-  if (!job) return;
+const DeleteJob = defineAsyncComponent(() => import('./DeleteJob.vue'));
+const isAsked = ref(false);
+watch(leaving, () => (isAsked.value = true));
+async function remove(job: JobSummary): Promise<void> {
   try {
     await ask('DELETE /api/jobs/:id', { params: { id: job.id } });
     await load();
@@ -164,20 +157,7 @@ onMounted(() => {
         @remove="leaving = job"
       />
     </div>
-    <DialogSheet
-      v-model:open="asking"
-      :title="`Delete “${leaving?.title ?? ''}”?`"
-      ok-text="Delete"
-      ok-type="danger"
-      cancel-text="Cancel"
-      :width="520"
-      @ok="remove"
-    >
-      <p>
-        This deletes the job and everything in it: {{ goes }}. It cannot be undone. Files already handed over stay where
-        they are.
-      </p>
-    </DialogSheet>
+    <DeleteJob v-if="isAsked" v-model:leaving="leaving" @remove="remove" />
   </main>
 </template>
 

@@ -5,6 +5,7 @@ import FindingList from './FindingList.vue';
 import PictureView from './PictureView.vue';
 import TransportBar from './TransportBar.vue';
 import VersionList from './VersionList.vue';
+import EdgeNote from '../tape/EdgeNote.vue';
 import { usePlace } from '../stores/place.ts';
 
 const place = usePlace();
@@ -15,6 +16,7 @@ const place = usePlace();
     <MonitorWidth />
     <PictureView />
     <TransportBar />
+    <EdgeNote />
     <div class="monitor-figures scrolls">
       <template v-if="place.caption">
         <VersionList v-if="place.caption.versions" :caption="place.caption" />

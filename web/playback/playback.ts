@@ -15,6 +15,8 @@ export const rates: readonly number[] = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
 /** What is replayed plays on for so long after its end, in ms, so that its last sound is heard whole. */
 const afterEnd = 150;
+/** An edge is heard with so much before and after it, in ms. */
+const aroundEdge = 1500;
 
 export const usePlayback = defineStore('playback', () => {
   const place = usePlace();
@@ -113,6 +115,16 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
   const hear = (from: number, to: number): void => playStretch(from, to, true);
+  /** Plays around a moment again and again, until something else is played or it is paused. */
+  function loopAround(at: number): void {
+    const from = Math.max(0, at - aroundEdge);
+    playStretch(from, at + aroundEdge);
+    stretch = { ...stretch, again: from };
+  }
+  /** The moment has moved: that counts from the next pass on. */
+  function moveLoop(at: number): void {
+    if (stretch.again !== null) stretch = { ...stretch, until: at + aroundEdge, again: Math.max(0, at - aroundEdge) };
+  }
   /** Plays the captions from one index to another, and stops after the last. */
   function replay(first: number, last: number): void {
     const from = track.captions[Math.max(0, first)];
@@ -176,6 +188,8 @@ export const usePlayback = defineStore('playback', () => {
     step,
     hear,
     replay,
+    loopAround,
+    moveLoop,
     loop,
     holdForTyping,
     typed,

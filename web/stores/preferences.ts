@@ -5,6 +5,14 @@ import { usualDoubt } from '../../core/track/doubt.ts';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
 
+/** What draws an edge that is dragged on the tape. */
+export interface Snaps {
+  readonly words: boolean;
+  readonly frames: boolean;
+  readonly captions: boolean;
+  readonly playhead: boolean;
+}
+
 interface KeptPreferences {
   readonly theme: ThemeChoice;
   readonly holdWhileTyping: boolean;
@@ -22,6 +30,7 @@ interface KeptPreferences {
   readonly capitals: boolean;
   /** How wide the monitor was made by hand, in px; null while nobody has. */
   readonly monitorWidth: number | null;
+  readonly snaps: Snaps;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -37,6 +46,7 @@ const fallback: KeptPreferences = {
   hearsDoubt: true,
   capitals: true,
   monitorWidth: null,
+  snaps: { words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
 
@@ -59,6 +69,7 @@ export const usePreferences = defineStore('preferences', () => {
   const hearsDoubt = ref(before.hearsDoubt);
   const capitals = ref(before.capitals);
   const monitorWidth = ref(before.monitorWidth);
+  const snaps = ref(before.snaps);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -74,6 +85,7 @@ export const usePreferences = defineStore('preferences', () => {
     hearsDoubt: hearsDoubt.value,
     capitals: capitals.value,
     monitorWidth: monitorWidth.value,
+    snaps: snaps.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
@@ -88,6 +100,7 @@ export const usePreferences = defineStore('preferences', () => {
     hearsDoubt,
     capitals,
     monitorWidth,
+    snaps,
     keys,
   };
 });

@@ -1,10 +1,76 @@
 <script setup lang="ts">
-import ComingStage from '../controls/ComingStage.vue';
+import { LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
+import { computed } from 'vue';
+import IconButton from '../controls/IconButton.vue';
+import TextButton from '../controls/TextButton.vue';
+import { usePlayback } from '../playback/playback.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePreferences, type Snaps } from '../stores/preferences.ts';
+import { useCommandList } from '../commands/command-list.ts';
+import TapeSurface from './TapeSurface.vue';
+import { useTapeView } from './tape-view.ts';
+
+const view = useTapeView();
+const place = usePlace();
+const playback = usePlayback();
+const preferences = usePreferences();
+const commands = useCommandList();
+const run = (id: string): void => commands.all.find((c) => c.id === id)?.run();
+const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
+  ['words', 'Words', 'Edges rest where a word begins or ends'],
+  ['frames', 'Frames', 'Edges rest at a picture'],
+  ['captions', 'Captions', 'Edges rest the smallest gap from the next caption'],
+  ['playhead', 'Playhead', 'Edges rest at the playhead'],
+];
+const onPage = computed(() => {
+  const seconds = view.span / 1000;
+  if (seconds < 9.95) return `${seconds.toFixed(1)} s on the page`;
+  if (seconds < 120) return `${String(Math.round(seconds))} s on the page`;
+  return `${String(Math.round(seconds / 60))} min on the page`;
+});
+/** What stands in the middle keeps its place, or the playhead where that is in sight. */
+const about = (): number =>
+  playback.time > view.from && playback.time < view.until ? playback.time : view.from + view.span / 2;
+const toggle = (key: keyof Snaps): void => {
+  preferences.snaps = { ...preferences.snaps, [key]: !preferences.snaps[key] };
+};
 </script>
 
 <template>
-  <ComingStage
-    title="Tape"
-    coming="Here time will run down the page, with the sound beside the captions, so that edges can be dragged and heard."
-  />
+  <div class="stage-bar">
+    <h2 class="visually-hidden">Tape</h2>
+    <IconButton name="Further away" @click="view.zoom(1.5, about())"
+      ><Minus :size="15" aria-hidden="true"
+    /></IconButton>
+    <span class="small zoom cut" role="status">{{ onPage }}</span>
+    <IconButton name="Closer" @click="view.zoom(1 / 1.5, about())"><Plus :size="15" aria-hidden="true" /></IconButton>
+    <IconButton
+      name="Back to the playhead, and along with it while it plays"
+      :disabled="place.follow"
+      @click="run('tape-to-playhead')"
+    >
+      <LocateFixed :size="15" aria-hidden="true" />
+    </IconButton>
+    <span class="spring"></span>
+    <Magnet :size="16" class="soft" aria-hidden="true" />
+    <TextButton
+      v-for="[key, title, tip] in snaps"
+      :key="key"
+      :tip="`${tip}; hold Alt while dragging for none`"
+      :pressed="preferences.snaps[key]"
+      :aria-label="`Snap to ${title.toLowerCase()}`"
+      @click="toggle(key)"
+    >
+      {{ title }}{{ preferences.snaps[key] ? ' ✓' : '' }}
+    </TextButton>
+    <TextButton tip="New caption at the playhead" @click="run('new-here')">New caption</TextButton>
+  </div>
+  <TapeSurface />
 </template>
+
+<style scoped>
+.zoom {
+  min-width: 108px;
+  text-align: center;
+}
+</style>

@@ -1,0 +1,257 @@
+/** Timing on the tape: dragged, by key, heard, seen, kept, undone. */
+import { caption, type Caption } from '../core/track/caption.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
+import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
+
+const app = withApplication();
+const ask = asking(() => app.services.address);
+
+/** A job with the demo’s recording and these captions, on the tape. */
+async function tapeOf(times: readonly (readonly [number, number])[]): Promise<{ job: string; track: string }> {
+  const [demo] = await ask('GET /api/jobs');
+  const captions = times.map(([start, end], i) =>
+    caption({ id: `c${String(i)}`, start, end, text: `the lower gate ${String(i)}` }),
+  );
+  const made = await jobWith(ask, 'On the tape', captions, { recording: demo?.recording?.hash ?? null });
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/tape`);
+  await see(app.driver, '.tape-block');
+  return made;
+}
+const kept = async (track: string): Promise<string> => {
+  await says(app.driver, 'All changes saved');
+  return (await captionsOf(ask, track)).map((c: Caption) => `${String(c.start)}–${String(c.end)}`).join(' ');
+};
+const times = (track: string, expected: string): Promise<boolean> =>
+  eventually(app.driver, expected, async () => (await kept(track)) === expected);
+
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+/** Where a part of a block is on the screen. */
+const spot = (nth: number, part: string): Promise<Spot> =>
+  eventually(app.driver, `${part} of block ${String(nth)}`, () =>
+    app.driver.executeScript<Spot | null>(
+      `const box = document.querySelectorAll('.tape-block')[arguments[0]]?.querySelector(arguments[1])?.getBoundingClientRect();
+       return box ? { x: Math.round(box.left + Math.min(box.width / 2, 60)), y: Math.round(box.top + box.height / 2) } : null;`,
+      nth,
+      part,
+    ),
+  );
+/** Px for a second, as the page shows it now. */
+const pixels = (): Promise<number> =>
+  app.driver.executeScript<number>('return document.querySelector("[data-test=tape]").clientHeight / 10');
+/** Takes hold of a part, moves by seconds, and holds keys meanwhile. */
+async function dragged(nth: number, part: string, by: number, keys: readonly string[] = []): Promise<void> {
+  const { x, y } = await spot(nth, part);
+  const to = Math.round(y + by * (await pixels()));
+  const actions = app.driver.actions().move({ x, y, duration: 0 }).press();
+  for (const key of keys) actions.keyDown(key);
+  await actions
+    .move({ x, y: Math.round((y + to) / 2), duration: 30 })
+    .move({ x, y: to, duration: 30 })
+    .perform();
+}
+async function letGo(keys: readonly string[] = []): Promise<void> {
+  const actions = app.driver.actions().release();
+  for (const key of keys) actions.keyUp(key);
+  await actions.perform();
+}
+/** Nothing draws: what is dragged goes where the pointer goes. */
+const undrawn = JSON.stringify({ snaps: { words: false, frames: true, captions: false, playhead: false } });
+
+beforeEach(async () => {
+  await app.driver.get(app.services.address);
+  await app.driver.executeScript(`localStorage.setItem('fenwix-preferences', arguments[0])`, undrawn);
+});
+
+describe('dragging', () => {
+  it('moves an edge, shows by how much, keeps it as one step, and takes it back', async () => {
+    const { track } = await tapeOf([
+      [1000, 3000],
+      [5000, 7000],
+    ]);
+    await dragged(0, '.block-edge.end', 1);
+    await says(app.driver, /\+(0\.9|1\.0)\d\d s/);
+    expect(await kept(track)).toBe('1000–3000 5000–7000');
+    await letGo();
+    await eventually(app.driver, 'a later end', async () => /^1000–(39|40)\d\d 5000/.test(await kept(track)));
+    // At a picture of 25 a second.
+    expect(Number(/–(\d+)/.exec(await kept(track))?.[1]) % 40).toBe(0);
+    await control(app.driver, 'z');
+    await times(track, '1000–3000 5000–7000');
+  });
+
+  it('is given up by Escape', async () => {
+    const { track } = await tapeOf([[1000, 3000]]);
+    await dragged(0, '.block-edge.end', 1);
+    await type(app.driver, Key.ESCAPE);
+    await letGo();
+    expect(await kept(track)).toBe('1000–3000');
+  });
+
+  it('moves both sides of an edge that is shared, one with Shift, and pushes with Ctrl', async () => {
+    const { track } = await tapeOf([
+      [1000, 3000],
+      [3080, 5000],
+      [5080, 7000],
+    ]);
+    await dragged(0, '.block-edge.end', -0.8);
+    await letGo();
+    await eventually(app.driver, 'both sides', async () => {
+      const [, end, start] = /^1000–(\d+) (\d+)–5000/.exec(await kept(track)) ?? [];
+      return Number(end) < 2300 && Number(start) - Number(end) === 80;
+    });
+    await control(app.driver, 'z');
+    await times(track, '1000–3000 3080–5000 5080–7000');
+    await dragged(1, '.block-edge.end', -0.8, [Key.SHIFT]);
+    await letGo([Key.SHIFT]);
+    await eventually(app.driver, 'one side', async () => /3080–4[12]\d\d 5080–7000$/.test(await kept(track)));
+    await control(app.driver, 'z');
+    await times(track, '1000–3000 3080–5000 5080–7000');
+    await dragged(1, '.block-edge.end', 0.8, [Key.CONTROL]);
+    await letGo([Key.CONTROL]);
+    await eventually(app.driver, 'the next pushed along', async () => {
+      const [, end, start, last] = /3080–(\d+) (\d+)–(\d+)$/.exec(await kept(track)) ?? [];
+      return Number(end) > 5600 && Number(start) - Number(end) === 80 && Number(last) - Number(start) === 1920;
+    });
+  });
+
+  it('moves a caption whole by its band, as far as its neighbours leave room', async () => {
+    const { track } = await tapeOf([
+      [1000, 2000],
+      [3000, 4000],
+      [6000, 7000],
+    ]);
+    await dragged(1, '.block-band', 4);
+    await letGo();
+    await times(track, '1000–2000 4920–5920 6000–7000');
+  });
+});
+
+describe('keys', () => {
+  it('choose an edge and move it: a picture, a tenth, a second; one step to undo; Escape goes back', async () => {
+    const { track } = await tapeOf([
+      [1000, 3000],
+      [9000, 9500],
+    ]);
+    await holding(app.driver, [Key.CONTROL, Key.SHIFT], ']');
+    await eventually(app.driver, 'it to be heard', () =>
+      app.driver.executeScript<boolean>('return !document.querySelector("video").paused'),
+    );
+    await see(app.driver, '.block-edge.end.chosen');
+    await type(app.driver, Key.ARROW_DOWN);
+    await holding(app.driver, [Key.SHIFT], Key.ARROW_DOWN);
+    await holding(app.driver, [Key.CONTROL], Key.ARROW_DOWN);
+    await times(track, '1000–4140 9000–9500');
+    await type(app.driver, Key.ESCAPE);
+    await eventually(app.driver, 'it to be quiet, where it was', () =>
+      app.driver.executeScript<boolean>(
+        'const { paused, currentTime } = document.querySelector("video"); return paused && currentTime < 0.1;',
+      ),
+    );
+    await control(app.driver, 'z');
+    await times(track, '1000–3000 9000–9500');
+  });
+
+  it('play around the chosen edge again and again', async () => {
+    await tapeOf([[5000, 8000]]);
+    await holding(app.driver, [Key.CONTROL, Key.SHIFT], '[');
+    const passes = await app.driver.executeAsyncScript<{ least: number; most: number }>(
+      `const done = arguments[0]; const video = document.querySelector('video'); let least = Infinity, most = 0, turns = 0, last = 0;
+       const look = () => {
+         const now = video.currentTime;
+         if (now < last - 1) turns++;
+         last = now;
+         // From the second pass on, when it plays by itself.
+         if (turns >= 1) { least = Math.min(least, now); most = Math.max(most, now); }
+         if (turns >= 2) done({ least, most }); else requestAnimationFrame(look);
+       };
+       look();`,
+    );
+    expect(passes.least).toBeGreaterThan(3.4);
+    expect(passes.least).toBeLessThan(3.8);
+    expect(passes.most).toBeGreaterThan(6.4);
+    expect(passes.most).toBeLessThan(6.8);
+  });
+
+  it('zoom about the playhead and make a caption at it, or say what is in the way', async () => {
+    const { track } = await tapeOf([[1000, 3000]]);
+    await says(app.driver, '10 s on the page');
+    await type(app.driver, '-');
+    await says(app.driver, '15 s on the page');
+    await type(app.driver, '+', '+');
+    await says(app.driver, '6.7 s on the page');
+    await press(app.driver, 'New caption');
+    await says(app.driver, 'There is room for 0.92 s only');
+    await app.driver.executeScript('document.querySelector("video").currentTime = 5');
+    await says(app.driver, '00:05.00');
+    await press(app.driver, 'New caption');
+    await eventually(app.driver, 'another caption', async () => /^1000–3000 5000–\d+$/.test(await kept(track)));
+  });
+
+  it('edges are sliders with their times', async () => {
+    const { track } = await tapeOf([[1000, 3000]]);
+    const slider = await see(app.driver, '[role=slider][aria-label="End of caption 1"]');
+    expect(await slider.getAttribute('aria-valuetext')).toBe('00:03.00');
+    await app.driver.executeScript('arguments[0].focus()', slider);
+    await type(app.driver, Key.ARROW_UP);
+    await times(track, '1000–2960');
+  });
+});
+
+describe('the sound', () => {
+  it('is read once, drawn, and kept for whoever comes next', async () => {
+    const { job } = await tapeOf([[1000, 3000]]);
+    /** Rows of the page on which the sound is wider than a line. */
+    const drawn = (): Promise<number> =>
+      app.driver.executeScript<number>(
+        `const canvas = document.querySelector('[data-test=tape] canvas'); const scale = devicePixelRatio;
+         const { data, width } = canvas.getContext('2d').getImageData(0, 0, Math.round(200 * scale), canvas.height);
+         const at = (x, y) => data.slice((y * width + Math.round(x * scale)) * 4, (y * width + Math.round(x * scale)) * 4 + 3).join();
+         let rows = 0;
+         for (let y = 0; y < canvas.height; y++) if (at(136, y) === at(120, y) && at(136, y) !== at(80, y)) rows++;
+         return rows;`,
+      );
+    await eventually(app.driver, 'sound', async () => (await drawn()) > 40);
+    const { hash } = (await ask('GET /api/jobs/:id', { params: { id: job } })).recording ?? { hash: '' };
+    await eventually(
+      app.driver,
+      'it kept',
+      async () => (await fetch(`${app.services.address}/api/recordings/${hash}/peaks`)).status === 200,
+    );
+    await app.driver.navigate().refresh();
+    await see(app.driver, '.tape-block');
+    await eventually(app.driver, 'sound again', async () => (await drawn()) > 40);
+    expect(
+      await app.driver.executeScript(
+        `return performance.getEntriesByType('resource').filter((e) => e.name.includes('/file') && e.initiatorType === 'fetch').length`,
+      ),
+    ).toBe(0);
+  });
+});
+
+it('follows the sound with the playhead at a third, and stays where it is scrolled to by hand', async () => {
+  await tapeOf([
+    [1000, 3000],
+    [30_000, 32_000],
+  ]);
+  const playhead = (): Promise<number> =>
+    app.driver.executeScript<number>(
+      `const tape = document.querySelector('[data-test=tape]').getBoundingClientRect();
+       return (document.querySelector('.tape-playhead').getBoundingClientRect().top - tape.top) / tape.height;`,
+    );
+  await app.driver.executeScript('document.querySelector("video").currentTime = 20');
+  await control(app.driver, Key.SPACE);
+  await eventually(app.driver, 'the playhead at a third', async () => Math.abs((await playhead()) - 1 / 3) < 0.03);
+  await eventually(app.driver, 'the sound going on', () =>
+    app.driver.executeScript<boolean>('return document.querySelector("video").currentTime > 20.8'),
+  );
+  expect(Math.abs((await playhead()) - 1 / 3)).toBeLessThan(0.03);
+  await app.driver.executeScript(
+    'document.querySelector("[data-test=tape]").dispatchEvent(new WheelEvent("wheel", { deltaY: 900, bubbles: true, cancelable: true }))',
+  );
+  await eventually(app.driver, 'the playhead gone from sight', async () => (await playhead()) < 0);
+  await control(app.driver, Key.SPACE);
+});

@@ -1,0 +1,14 @@
+/** The worker’s side of reading sound. */
+import { answerQuestions } from '../background/worker-side.ts';
+import { readPeaks, SoundTrouble } from './read-sound.ts';
+
+export interface SoundRequest {
+  readonly url: string;
+  /** In ms. */
+  readonly length: number;
+}
+
+answerQuestions(
+  ({ url, length }: SoundRequest, progress) => readPeaks(url, length, progress),
+  (error) => (error instanceof SoundTrouble ? error.message : null),
+);

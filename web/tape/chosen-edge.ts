@@ -1,0 +1,84 @@
+/** The edge that keys move: a caption’s begin or end, chosen in any stage, heard again and again while it is moved. */
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { moveEdge, type Edge } from '../../core/timing/move.ts';
+import { usePlayback } from '../playback/playback.ts';
+import { useJob } from '../stores/job.ts';
+import { useMessages } from '../stores/messages.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTrack } from '../stores/track.ts';
+import { keyStepOf, moveRulesOf, retiming } from './move-rules.ts';
+
+const stops = {
+  neighbour: 'The next caption is in the way: no further without moving that.',
+  least: 'A caption cannot be shorter than this.',
+  begin: 'The recording begins here.',
+  end: 'The recording ends here.',
+} as const;
+
+export const useChosenEdge = defineStore('chosen-edge', () => {
+  const job = useJob();
+  const track = useTrack();
+  const place = usePlace();
+  const playback = usePlayback();
+  const messages = useMessages();
+
+  const edge = ref<Edge | null>(null);
+  const id = ref('');
+  /** Where the playhead was, to go back to, in ms. */
+  let before = 0;
+  const index = computed(() => track.captions.findIndex((c) => c.id === id.value));
+  const caption = computed(() => (edge.value === null ? null : (track.captions[index.value] ?? null)));
+  const at = computed(() => (caption.value && edge.value ? caption.value[edge.value] : null));
+
+  /** Chooses an edge of the cursor caption and lets it be heard. */
+  function choose(which: Edge): void {
+    const here = place.caption;
+    if (!here) return;
+    if (edge.value === null) before = playback.time;
+    place.enter(here.id);
+    [edge.value, id.value] = [which, here.id];
+    if (here.timing === 'set') playback.loopAround(here[which]);
+  }
+  /** No edge is chosen any more; what plays plays on. */
+  function release(): void {
+    edge.value = null;
+  }
+  /** Back to where one was. */
+  function leave(): void {
+    if (edge.value === null) return;
+    release();
+    playback.pause();
+    playback.seek(before);
+  }
+  /** @param by in ms, later where it is positive */
+  function move(by: number): void {
+    if (!caption.value || !edge.value || !job.job || !track.editable) return;
+    const to = caption.value[edge.value] + by;
+    const { changes, stopped } = moveEdge(
+      track.captions,
+      { index: index.value, edge: edge.value, to },
+      moveRulesOf(job.job),
+    );
+    if (changes.length > 0) track.change(retiming(changes), true);
+    if (stopped) messages.remark = stops[stopped];
+    if (at.value !== null) playback.moveLoop(at.value);
+  }
+  /** How far a key moves the edge: a picture, a tenth of a second with Shift, a second with Ctrl, in ms. */
+  function stepOf(event: KeyboardEvent): number {
+    if (event.ctrlKey || event.metaKey) return 1000;
+    return event.shiftKey || !job.job ? 100 : keyStepOf(job.job);
+  }
+  /** Keys of a chosen edge. @returns whether this was one */
+  function onKey(event: KeyboardEvent): boolean {
+    if (edge.value === null || event.altKey || event.isComposing) return false;
+    if (event.key === 'ArrowUp') move(-stepOf(event));
+    else if (event.key === 'ArrowDown') move(stepOf(event));
+    else if (event.key === 'Escape') leave();
+    else return false;
+    event.preventDefault();
+    event.stopPropagation();
+    return true;
+  }
+  return { edge, caption, at, choose, release, leave, move, onKey };
+});

@@ -1,0 +1,134 @@
+/** Dragging on the tape: an edge, with the neighbour’s where they share it, or a caption whole. Nothing is kept before it is let go. */
+import { defineStore } from 'pinia';
+import { computed, shallowRef } from 'vue';
+import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../core/timing/move.ts';
+import { snapTo, type SnapTarget } from '../../core/timing/snap.ts';
+import { nearestFrame } from '../../core/time/timecode.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { usePlayback } from '../playback/playback.ts';
+import { useJob } from '../stores/job.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePreferences } from '../stores/preferences.ts';
+import { useSelection } from '../stores/selection.ts';
+import { useTrack } from '../stores/track.ts';
+import { moveRulesOf, retiming } from './move-rules.ts';
+import { useTapeView } from './tape-view.ts';
+
+/** What is held: an edge of a caption, or all of it. */
+export type Handle = Edge | 'whole';
+
+/** Keys that are held while dragging. */
+export interface DragKeys {
+  /** One side of a shared edge moves alone. */
+  readonly alone: boolean;
+  /** Neighbours are pushed along. */
+  readonly push: boolean;
+  /** Nothing draws. */
+  readonly free: boolean;
+}
+
+interface Held {
+  readonly index: number;
+  readonly handle: Handle;
+  /** The captions as they were when it was taken. */
+  readonly captions: readonly Caption[];
+  /** From the pointer to what it holds, in ms. */
+  readonly offset: number;
+  readonly moved: Moved;
+  readonly drawn: SnapTarget['what'] | null;
+  readonly shared: boolean;
+}
+
+/** Targets draw from so many px away. */
+const reach = 8;
+const unmoved: Moved = { changes: [], stopped: null };
+
+export const useDrag = defineStore('tape-drag', () => {
+  const view = useTapeView();
+  const job = useJob();
+  const track = useTrack();
+  const place = usePlace();
+  const selection = useSelection();
+  const playback = usePlayback();
+  const preferences = usePreferences();
+
+  const held = shallowRef<Held | null>(null);
+  const caption = computed(() => held.value?.captions[held.value.index] ?? null);
+  /** Where the held edge was, and by how much it has been moved, in ms; null while nothing is. */
+  const difference = computed(() => {
+    const now = held.value;
+    const before = caption.value;
+    const after = now?.moved.changes.find((c) => c.id === before?.id);
+    if (!now || !before) return null;
+    const edge = now.handle === 'end' ? 'end' : 'start';
+    return { was: before[edge], by: (after ?? before)[edge] - before[edge] };
+  });
+
+  function begin(index: number, handle: Handle, at: number): void {
+    const here = track.captions[index];
+    if (!here || !job.job || !track.editable) return;
+    const rules = moveRulesOf(job.job);
+    const { captions } = track;
+    const shared =
+      handle === 'start'
+        ? isShared(captions[index - 1], here, rules)
+        : handle === 'end' && isShared(here, captions[index + 1], rules);
+    const edge = handle === 'end' ? here.end : here.start;
+    held.value = { index, handle, captions, offset: at - edge, moved: unmoved, drawn: null, shared };
+    place.enter(here.id);
+  }
+
+  /** What may draw the edge: beginnings and ends of words, neighbours with the smallest gap, the playhead. */
+  function* targets({ captions, index, handle }: Held, near: number, gap: number): Generator<SnapTarget> {
+    const { snaps } = preferences;
+    const begins = handle !== 'end';
+    if (snaps.words)
+      for (const c of captions.slice(Math.max(0, index - 2), index + 3))
+        for (const w of c.words) yield { at: begins ? w[2] : w[3], what: 'word' };
+    if (snaps.captions)
+      for (const [i, c] of captions.entries()) {
+        if (i === index || Math.abs(c.start - near) > 60_000) continue;
+        yield { at: begins ? c.end + gap : c.start - gap, what: 'caption' };
+      }
+    if (snaps.playhead) yield { at: playback.time, what: 'playhead' };
+  }
+
+  function move(at: number, { alone, push, free }: DragKeys): void {
+    const now = held.value;
+    const before = caption.value;
+    if (!now || !before || !job.job) return;
+    const rules = moveRulesOf(job.job);
+    const wanted = at - now.offset;
+    const drawn = free ? null : snapTo(wanted, targets(now, wanted, rules.gap), reach / view.perMs);
+    const framed = !free && preferences.snaps.frames ? nearestFrame(wanted, job.job.rate) : wanted;
+    const to = drawn?.at ?? framed;
+    const { from: first, to: last } =
+      selection.places && now.index >= selection.places.from && now.index <= selection.places.to
+        ? selection.places
+        : { from: now.index, to: now.index };
+    const moved =
+      now.handle === 'whole'
+        ? moveCaptions(now.captions, { from: first, to: last, by: to - before.start, push }, rules)
+        : moveEdge(now.captions, { index: now.index, edge: now.handle, to, alone, push }, rules);
+    held.value = { ...now, moved, drawn: drawn?.what ?? null };
+    const after = moved.changes.find((c) => c.id === before.id);
+    // The picture shows what is on at the edge.
+    if (after && !playback.runs()) playback.seek(now.handle === 'end' ? after.end : after.start);
+  }
+
+  /** Lets go: what was moved is one step. */
+  function finish(): void {
+    const now = held.value;
+    held.value = null;
+    if (!now || !track.editable) return;
+    // Others may have taken captions away meanwhile.
+    const there = new Set(track.captions.map((c) => c.id));
+    const changes = now.moved.changes.filter((c) => there.has(c.id));
+    if (changes.length > 0) track.change(retiming(changes));
+  }
+  /** Gives it up: everything stays as it was. */
+  function cancel(): void {
+    held.value = null;
+  }
+  return { held, caption, difference, begin, move, finish, cancel };
+});
