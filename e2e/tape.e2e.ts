@@ -191,6 +191,45 @@ describe('keys', () => {
     await eventually(app.driver, 'another caption', async () => /^1000–3000 5000–\d+$/.test(await kept(track)));
   });
 
+  it('begin and end a caption at the playhead, its length kept where it has to be, and everything after it along', async () => {
+    const { track } = await tapeOf([
+      [1000, 3000],
+      [5000, 6000],
+    ]);
+    const seek = async (seconds: number): Promise<void> => {
+      await app.driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
+      await says(app.driver, `00:0${seconds.toFixed(2)}`);
+    };
+    await seek(2);
+    await control(app.driver, '[');
+    await times(track, '2000–3000 5000–6000');
+    await seek(4);
+    await control(app.driver, '[');
+    await times(track, '4000–5000 5000–6000');
+    await seek(4.5);
+    await holding(app.driver, [Key.ALT], '[');
+    await times(track, '4500–5500 5500–6500');
+    await control(app.driver, 'z');
+    await seek(4.8);
+    await control(app.driver, ']');
+    await times(track, '4000–4800 5000–6000');
+    await holding(app.driver, [Key.ALT], ']');
+    await times(track, '4000–4920 5000–6000');
+  });
+
+  it('split what is heard while it plays on, at the word that was said', async () => {
+    const { track } = await tapeOf([[1000, 5000]]);
+    await app.driver.executeScript('document.querySelector("video").currentTime = 3.2');
+    await says(app.driver, '00:03.20');
+    await control(app.driver, '/');
+    // “the lower | gate 0”: letters tell where, as no word has times.
+    await eventually(app.driver, 'two captions', async () => {
+      await says(app.driver, 'All changes saved');
+      const texts = (await captionsOf(ask, track)).map((c) => c.text);
+      return texts.join(' | ') === 'the lower | gate 0';
+    });
+  });
+
   it('edges are sliders with their times', async () => {
     const { track } = await tapeOf([[1000, 3000]]);
     const slider = await see(app.driver, '[role=slider][aria-label="End of caption 1"]');

@@ -1,6 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { beginAt, endAt, isShared, moveCaptions, moveEdge, type Moved, type MoveRules, type Timed } from './move.ts';
+import {
+  beginAt,
+  endAt,
+  endUpToNext,
+  endWhenRead,
+  isShared,
+  moveCaptions,
+  moveEdge,
+  type Moved,
+  type MoveRules,
+  type Timed,
+} from './move.ts';
 
 const rules: MoveRules = { gap: 80, shared: 400, least: 40, length: 60_000 };
 const track = (...times: readonly (readonly [number, number])[]): Timed[] =>
@@ -88,6 +99,22 @@ describe('a caption at the playhead', () => {
     expect(times(endAt(all, 1, 4500))).toBe('1: 4000–4500');
     expect(times(endAt(all, 1, 3500))).toBe('1: 2500–3500');
     expect(times(endAt(all, 1, 0))).toBe('');
+  });
+});
+
+describe('the end of a caption', () => {
+  const all = track([1000, 2000], [4000, 5000]);
+  it('goes up to the next, less the gap, or to the end of the recording', () => {
+    expect(times(endUpToNext(all, 0, rules))).toBe('0: 1000–3920');
+    expect(times(endUpToNext(all, 1, rules))).toBe('1: 4000–60000');
+    expect(times(endUpToNext(all, 1, { ...rules, length: Infinity }))).toBe('');
+  });
+  it('goes where its text has been read, and takes nothing of the next', () => {
+    expect(times(endWhenRead(all, 0, 1500, rules))).toBe('0: 1000–2500');
+    expect(endWhenRead(all, 0, 9000, rules)).toEqual({
+      changes: [{ id: '0', start: 1000, end: 3920 }],
+      stopped: 'neighbour',
+    });
   });
 });
 

@@ -231,3 +231,16 @@ export function endAt(captions: readonly Timed[], index: number, at: number): Mo
   const start = here.start < end ? here.start : Math.max(0, end - (here.end - here.start));
   return start < end ? { changes: [{ id: here.id, start, end }], stopped: null } : nothing;
 }
+
+/** A caption ends the smallest gap before the next, or with the recording; nothing where that is no later than it begins. */
+export function endUpToNext(captions: readonly Timed[], index: number, { gap, length }: MoveRules): Moved {
+  const next = captions[index + 1];
+  const end = next ? next.start - gap : length;
+  return Number.isFinite(end) ? endAt(captions, index, Math.max(end, (captions[index]?.start ?? 0) + 1)) : nothing;
+}
+
+/** A caption is as long as it has to be, but takes nothing of the next. @param needed in ms */
+export function endWhenRead(captions: readonly Timed[], index: number, needed: number, rules: MoveRules): Moved {
+  const here = captions[index];
+  return here ? moveEdge(captions, { index, edge: 'end', to: here.start + needed, alone: true }, rules) : nothing;
+}

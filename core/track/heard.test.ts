@@ -1,5 +1,5 @@
 import { caption } from './caption.ts';
-import { heardAt, heardBefore, wordBegan } from './heard.ts';
+import { heardAt, heardBefore, splitFor, wordBegan } from './heard.ts';
 
 const captions = [
   caption({
@@ -54,5 +54,24 @@ describe('heardBefore', () => {
     const back: (string | null)[] = [];
     for (let at = heardAt(captions, 4950); at; at = heardBefore(captions, at)) back.push(said(at));
     expect(back).toEqual(['for', 'wait', 'shut', 'is', 'gate', 'the']);
+  });
+});
+
+describe('splitFor', () => {
+  const [gate, wait] = captions;
+  it.each([
+    [1000, 'gate\nis shut'],
+    [1480, 'gate\nis shut'],
+    [1520, 'is shut'],
+    [1950, 'shut'],
+    [9000, 'shut'],
+  ])('at %d ms splits before “%s”', (ms, rest) => {
+    const at = gate ? splitFor(gate, ms) : null;
+    expect(gate?.text.slice(at ?? 0)).toBe(rest);
+  });
+  it('goes by letters where no word has times, and never before the first word', () => {
+    expect(wait && splitFor(wait, 4000)).toBe(5);
+    expect(splitFor(caption({ id: 'c', start: 0, end: 1000, text: 'wait' }), 500)).toBeNull();
+    expect(splitFor(caption({ id: 'c', start: 0, end: 1000, text: '' }), 500)).toBeNull();
   });
 });

@@ -52,3 +52,17 @@ export function heardBefore(captions: readonly Caption[], { index, from }: Heard
   }
   return null;
 }
+
+/**
+ * Where a caption is split for a moment: before the word that begins nearest to it.
+ * @param ms a moment of the recording
+ * @returns an offset of the text; null where there is one word only
+ */
+export function splitFor(of: Caption, ms: number): number | null {
+  const [, ...later] = wordsOf(of);
+  const nearest = later.reduce<Begun | null>(
+    (best, word) => (best && Math.abs(best.start - ms) <= Math.abs(word.start - ms) ? best : word),
+    null,
+  );
+  return nearest?.from ?? null;
+}

@@ -1,13 +1,22 @@
 /** What commands and buttons do to the cursor caption; one way for both. */
 import { joint } from '../../core/operations/joint.ts';
+import { captionAt } from '../../core/track/caption.ts';
+import { splitFor } from '../../core/track/heard.ts';
+import { splitTimes } from '../../core/track/split-times.ts';
+import { timeNeeded, wholeGap } from '../../core/style/style.ts';
+import { seconds } from '../../core/time/clock.ts';
+import { beginAt, endAt, endUpToNext, endWhenRead, type Moved, type Timed } from '../../core/timing/move.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { rangeOf } from '../reflow/scope.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
+import { newId } from '../sync/ids.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
+import { moveRulesOf, retiming } from './retiming.ts';
 import { useSeveral } from './use-several.ts';
 
 export function useCaption() {
@@ -17,6 +26,7 @@ export function useCaption() {
   const place = usePlace();
   const selection = useSelection();
   const playback = usePlayback();
+  const preferences = usePreferences();
   const wholeTrack = useWholeTrack();
   const several = useSeveral();
 
@@ -53,15 +63,58 @@ export function useCaption() {
         : `The lines of ${many === 1 ? 'one caption' : `${String(many)} captions`} break elsewhere now.`;
   }
 
-  function timeHere(edge: 'start' | 'end'): void {
+  /** One change of times, as one step. */
+  function retime(moved: Moved): void {
+    if (moved.changes.length > 0 && track.editable) track.change(retiming(moved.changes));
+  }
+  /** The captions with the cursor caption as long as is usual, where its times are made up: nobody has set an end yet. */
+  function withUsualEnd(usual: number): readonly Timed[] {
     const here = place.caption;
-    if (!here || !track.editable) return;
-    const start = edge === 'start' ? playback.time : here.start;
-    const end = edge === 'end' ? playback.time : here.end;
-    if (end <= start)
+    if (!here || here.timing === 'set') return track.captions;
+    return track.captions.map((c) => (c === here ? { id: c.id, start: c.start, end: c.start + usual } : c));
+  }
+  /** @param along everything after it goes along */
+  function beginHere(along = false): void {
+    const open = job.job;
+    if (!open || !place.caption) return;
+    if (place.caption.timing === 'set') retime(beginAt(track.captions, place.index, playback.time, along));
+    else {
+      const { usual } = open.style.time;
+      const at = Math.round(playback.time);
+      retime({ changes: [{ id: place.caption.id, start: at, end: at + usual }], stopped: null });
+    }
+  }
+  function endHere(): void {
+    const open = job.job;
+    if (open) retime(endAt(withUsualEnd(open.style.time.usual), place.index, playback.time));
+  }
+  function endUpTo(): void {
+    if (job.job) retime(endUpToNext(track.captions, place.index, moveRulesOf(job.job)));
+  }
+  function endRead(): void {
+    const [open, here] = [job.job, place.caption];
+    if (!open || !here) return;
+    const needed = timeNeeded(here, open.style, open.style.reading.speed.target);
+    const moved = endWhenRead(track.captions, place.index, needed, moveRulesOf(open));
+    retime(moved);
+    if (moved.stopped) messages.remark = `It would need ${seconds(needed)}; the next caption is in the way.`;
+  }
+
+  /** Splits the caption that is heard where the word began that was said as the key went down; playback goes on. */
+  function splitHere(): void {
+    const at = playback.time - (playback.runs() ? preferences.reaction : 0);
+    const here = track.captions[captionAt(track.captions, at)];
+    if (!here || !job.job || !track.editable) return;
+    const offset = here.end > at ? splitFor(here, at) : null;
+    if (offset === null) {
       messages.remark =
-        'A caption has to end after it begins, so its time was left as it was. Move the playhead first.';
-    else track.change({ type: 'setTimes', id: here.id, start, end });
+        here.end > at
+          ? 'This caption has one word only, so there is nothing to split.'
+          : 'No caption is on screen at the playhead, so none was split.';
+      return;
+    }
+    const times = splitTimes(here, offset, wholeGap(job.job.style, job.job.rate));
+    track.change({ type: 'split', id: here.id, at: offset, newId: newId(), ...times });
   }
 
   function join(direction: 'above' | 'below'): void {
@@ -72,5 +125,5 @@ export function useCaption() {
     place.goTo(a.id, 'chosen');
   }
 
-  return { proof, unproof, unproofed, breakLines, timeHere, join };
+  return { proof, unproof, unproofed, breakLines, beginHere, endHere, endUpTo, endRead, splitHere, join };
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPage from '../controls/EmptyPage.vue';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { findingsReport } from '../../core/handover/findings-report.ts';
@@ -164,12 +165,9 @@ function closeReport(): void {
         @choose="choose"
         @edit="edit"
       />
-      <div v-else-if="rule === null" class="empty-page">
-        <h2>Every caption meets {{ job.job?.style.name }}</h2>
-        <p class="soft">
-          No finding is left. What remains is to listen through and proof: Words, <KeyHint command="proof" />.
-        </p>
-      </div>
+      <EmptyPage v-else-if="rule === null" :title="`Every caption meets ${job.job?.style.name ?? 'the house style'}`">
+        No finding is left. What remains is to listen through and proof: Words, <KeyHint command="proof" />.
+      </EmptyPage>
       <ol v-else-if="rule === 'let-be'" class="plain-list" aria-label="Let be">
         <li
           v-for="{ caption, entry } in kept"

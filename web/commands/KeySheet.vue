@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import SelectField from '../controls/SelectField.vue';
 import CheckField from '../controls/CheckField.vue';
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
@@ -81,6 +82,7 @@ watch(
 onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
 
 const steps = [500, 1000, 2000, 3000, 5000, 10_000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
+const reactions = [0, 100, 150, 200, 300].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
 const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
   value: part,
   title: `${String(Math.round(part * 100))} %`,
@@ -98,16 +100,24 @@ const ways = [
     <div class="ways">
       <span>One step back or ahead</span>
       <SelectField v-model="preferences.step" label="One step back or ahead" :options="steps" />
+      <span>What is marked while it plays is taken earlier by</span>
+      <SelectField
+        v-model="preferences.reaction"
+        label="What is marked while it plays is taken earlier by"
+        :options="reactions"
+      />
       <span>A word is doubtful below a certainty of</span>
       <SelectField v-model="preferences.doubtBelow" label="A word is doubtful below a certainty of" :options="doubts" />
       <CheckField v-for="[key, words] in ways" :key="key" v-model="preferences[key]">{{ words }}</CheckField>
     </div>
     <p v-if="fault" class="bad" role="alert">{{ fault }}</p>
-    <p v-if="asked" class="note" role="alert">
+    <NoteBox v-if="asked" role="alert">
       {{ keyLabel(asked.key) }} is the key of “{{ asked.other }}”.
-      <TextButton main @click="giveOver()">Use it here</TextButton>
-      <TextButton @click="leave()">Cancel</TextButton>
-    </p>
+      <template #actions>
+        <TextButton main @click="giveOver()">Use it here</TextButton>
+        <TextButton @click="leave()">Cancel</TextButton>
+      </template>
+    </NoteBox>
     <div class="keys dialog-list" tabindex="0" role="group" aria-label="Every command and its keys">
       <template v-for="section in listed" :key="section.title">
         <h3 class="small soft">{{ section.title }}</h3>

@@ -5,12 +5,14 @@ import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import ChoiceCards from '../controls/ChoiceCards.vue';
 import DataTable from '../controls/DataTable.vue';
 import DialogSheet from '../controls/DialogSheet.vue';
+import EmptyPage from '../controls/EmptyPage.vue';
 import FileButton from '../controls/FileButton.vue';
 import FormField from '../controls/FormField.vue';
 import FoldPanel from '../controls/FoldPanel.vue';
 import IconButton from '../controls/IconButton.vue';
 import LinkButton from '../controls/LinkButton.vue';
 import MenuButton from '../controls/MenuButton.vue';
+import NoteBox from '../controls/NoteBox.vue';
 import NumberField from '../controls/NumberField.vue';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
@@ -107,6 +109,16 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
       <template #name="{ row }">{{ row.name }}</template>
       <template #count="{ row }">{{ row.count }}</template>
     </DataTable>
+    <NoteBox>The draft is read-only.</NoteBox>
+    <NoteBox tone="good">3 repairs made.</NoteBox>
+    <NoteBox tone="bad">
+      It could not be sent.
+      <template #actions><TextButton>Send again</TextButton></template>
+    </NoteBox>
+    <EmptyPage title="No boats yet">
+      A boat is one that waits at a gate.
+      <template #actions><TextButton main>New boat</TextButton></template>
+    </EmptyPage>
     <RowButton @click="said = 'row'">A whole row</RowButton>
     <p class="narrow" dir="rtl">{{ long }}</p>
     <TextButton @click="open = true">Open the dialog</TextButton>

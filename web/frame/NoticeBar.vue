@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import { useMessages } from '../stores/messages.ts';
 import TextButton from '../controls/TextButton.vue';
 
@@ -6,16 +7,16 @@ const messages = useMessages();
 </script>
 
 <template>
-  <div v-if="messages.notice" class="note row between" role="status">
-    <span>{{ messages.notice }}</span>
-    <TextButton @click="messages.notice = null">Dismiss</TextButton>
-  </div>
+  <NoteBox v-if="messages.notice">
+    {{ messages.notice }}
+    <template #actions><TextButton @click="messages.notice = null">Dismiss</TextButton></template>
+  </NoteBox>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
   <div class="remark-place" role="status">
-    <div v-if="messages.remark" class="remark floating note row between">
-      <span>{{ messages.remark }}</span>
-      <TextButton @click="messages.remark = null">Dismiss</TextButton>
-    </div>
+    <NoteBox v-if="messages.remark" class="remark" role="note">
+      {{ messages.remark }}
+      <template #actions><TextButton @click="messages.remark = null">Dismiss</TextButton></template>
+    </NoteBox>
   </div>
 </template>
 

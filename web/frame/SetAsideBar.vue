@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import { computed, ref } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import { saveAs } from '../files/save-as.ts';
@@ -46,25 +47,21 @@ async function keepApart(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="track.keeping === 'apart'" class="aside note bad row between" role="alert">
-    <span
-      >The server has another history of this track: its data folder was put back to another state. What this page shows
-      is safe in this browser, and nothing of it is sent.</span
-    >
-    <span class="row">
+  <NoteBox v-if="track.keeping === 'apart'" tone="bad">
+    The server has another history of this track: its data folder was put back to another state. What this page shows is
+    safe in this browser, and nothing of it is sent.
+    <template #actions>
       <TextButton :disabled="busy" @click="keepApart"> Save it as a track of its own </TextButton>
       <TextButton @click="saveTrack">Save as a file</TextButton>
-    </span>
-  </div>
-  <div v-else-if="first" class="aside note bad row between" role="alert">
-    <span
-      >{{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set
-      aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.</span
-    >
-    <span class="row">
+    </template>
+  </NoteBox>
+  <NoteBox v-else-if="first" tone="bad">
+    {{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set
+    aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.
+    <template #actions>
       <TextButton @click="save(first)">Save as a file</TextButton>
       <TextButton @click="tryAgain(first)">Try again</TextButton>
       <TextButton @click="track.dropAside(first.id)">Discard</TextButton>
-    </span>
-  </div>
+    </template>
+  </NoteBox>
 </template>

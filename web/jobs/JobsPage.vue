@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPage from '../controls/EmptyPage.vue';
 import SelectField from '../controls/SelectField.vue';
 import TextField from '../controls/TextField.vue';
 import { useWindowVirtualizer } from '@tanstack/vue-virtual';
@@ -136,13 +137,10 @@ onMounted(() => {
       <TextButton @click="load">Try again</TextButton>
     </div>
     <p v-else-if="jobs === null" class="empty-page soft" aria-live="polite">Loading the jobs…</p>
-    <div v-else-if="jobs.length === 0" class="empty-page">
-      <h2>No jobs yet</h2>
-      <p class="soft">
-        A job is one recording and everything made for it. Start with the recording and its machine draft or captions.
-      </p>
-      <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
-    </div>
+    <EmptyPage v-else-if="jobs.length === 0" title="No jobs yet">
+      A job is one recording and everything made for it. Start with the recording and its machine draft or captions.
+      <template #actions><LinkButton main large :to="{ name: 'intake' }">New job</LinkButton></template>
+    </EmptyPage>
     <p v-else-if="shown.length === 0" class="empty-page soft">No job matches “{{ wanted }}”.</p>
     <div v-else ref="list" class="jobs-list" role="list" :style="{ height: `${rows.getTotalSize()}px` }">
       <JobRow

@@ -31,6 +31,8 @@ interface KeptPreferences {
   /** How wide the monitor was made by hand, in px; null while nobody has. */
   readonly monitorWidth: number | null;
   readonly snaps: Snaps;
+  /** What is marked by key is taken so much earlier, in ms: it was heard before the key went down. */
+  readonly reaction: number;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -46,6 +48,7 @@ const fallback: KeptPreferences = {
   hearsDoubt: true,
   capitals: true,
   monitorWidth: null,
+  reaction: 150,
   snaps: { words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
@@ -70,6 +73,7 @@ export const usePreferences = defineStore('preferences', () => {
   const capitals = ref(before.capitals);
   const monitorWidth = ref(before.monitorWidth);
   const snaps = ref(before.snaps);
+  const reaction = ref(before.reaction);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -86,6 +90,7 @@ export const usePreferences = defineStore('preferences', () => {
     capitals: capitals.value,
     monitorWidth: monitorWidth.value,
     snaps: snaps.value,
+    reaction: reaction.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
@@ -101,6 +106,7 @@ export const usePreferences = defineStore('preferences', () => {
     capitals,
     monitorWidth,
     snaps,
+    reaction,
     keys,
   };
 });

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../core/style/decode-style.ts';
 import { faultShown, fieldGroups, fields } from '../../core/style/style-fields.ts';
@@ -51,9 +52,11 @@ async function use(): Promise<void> {
     @ok="use"
   >
     <div v-if="draft" class="job-style dialog-list">
-      <ul v-if="faults.length > 0" class="job-style-faults note bad" role="alert">
-        <li v-for="fault in faults" :key="fault">{{ fault }}</li>
-      </ul>
+      <NoteBox v-if="faults.length > 0" tone="bad">
+        <ul>
+          <li v-for="fault in faults" :key="fault">{{ fault }}</li>
+        </ul>
+      </NoteBox>
       <section v-for="group in fieldGroups" :key="group">
         <h3 class="small plain soft">{{ group }}</h3>
         <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row line-row">
@@ -72,9 +75,6 @@ async function use(): Promise<void> {
 <style scoped>
 .job-style {
   padding-right: 10px;
-}
-.job-style-faults {
-  padding-left: 28px;
 }
 h3 {
   margin-top: 10px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import FileButton from '../controls/FileButton.vue';
 import { computed, onMounted, shallowRef } from 'vue';
 import type { HouseStyle } from '../../core/style/style.ts';
@@ -35,21 +36,16 @@ onMounted(() => {
           Import a style file
         </FileButton>
       </div>
-      <div
-        v-if="said"
-        class="styles-said note row between top"
-        :class="said.tone"
-        :role="said.tone === 'bad' ? 'alert' : 'status'"
-      >
-        <div>
-          <p>{{ said.text }}</p>
-          <ul v-if="said.faults.length > 0">
-            <li v-for="fault in said.faults" :key="fault">{{ fault }}</li>
-          </ul>
-        </div>
-        <TextButton v-if="!loaded" @click="editor.load()">Try again</TextButton>
-        <TextButton v-else @click="said = null">Close</TextButton>
-      </div>
+      <NoteBox v-if="said" class="styles-said" :tone="said.tone">
+        <p>{{ said.text }}</p>
+        <ul v-if="said.faults.length > 0">
+          <li v-for="fault in said.faults" :key="fault">{{ fault }}</li>
+        </ul>
+        <template #actions>
+          <TextButton v-if="!loaded" @click="editor.load()">Try again</TextButton>
+          <TextButton v-else @click="said = null">Close</TextButton>
+        </template>
+      </NoteBox>
       <div class="styles-scroll" tabindex="0" role="region" aria-label="All house styles">
         <StyleTable
           v-model:draft="draft"

@@ -22,8 +22,8 @@ const props = defineProps<{
   findings: readonly Finding[];
   house: HouseStyle;
   clock: (ms: number) => string;
-  /** In ms, which keys move its edges by. */
-  step: number;
+  /** How long the recording is, in ms. */
+  until: number;
 }>();
 const emit = defineEmits<{
   take: [handle: Handle, event: PointerEvent];
@@ -50,6 +50,17 @@ const edges = [
   { edge: 'start', title: 'Begin' },
   { edge: 'end', title: 'End' },
 ] as const;
+/** The edges of the caption that is worked on are sliders for ears and keys. */
+const sliderOf = (edge: 'start' | 'end', title: string) => ({
+  role: 'slider',
+  tabindex: 0,
+  'aria-orientation': 'vertical' as const,
+  'aria-label': `${title} of caption ${String(props.nth)}`,
+  'aria-valuemin': 0,
+  'aria-valuemax': Math.max(props.until, props.caption[edge]),
+  'aria-valuenow': props.caption[edge],
+  'aria-valuetext': props.clock(props.caption[edge]),
+});
 </script>
 
 <template>
@@ -74,14 +85,7 @@ const edges = [
       :key="edge"
       class="block-edge"
       :class="[edge, { chosen: chosen === edge }]"
-      :role="here ? 'slider' : undefined"
-      :tabindex="here ? 0 : undefined"
-      aria-orientation="vertical"
-      :aria-label="here ? `${title} of caption ${nth}` : undefined"
-      :aria-valuemin="0"
-      :aria-valuemax="2147483647"
-      :aria-valuenow="caption[edge]"
-      :aria-valuetext="clock(caption[edge])"
+      v-bind="here ? sliderOf(edge, title) : {}"
       @pointerdown.stop="emit('take', edge, $event)"
       @keydown="emit('edge', edge, $event)"
     ></span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import Progress from 'ant-design-vue/es/progress';
 import TextButton from '../controls/TextButton.vue';
 import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
@@ -15,7 +16,7 @@ import { useTrack } from '../stores/track.ts';
 import { useView } from '../stores/view.ts';
 import { useSound } from '../sound/use-sound.ts';
 import { useChosenEdge } from './chosen-edge.ts';
-import { keyStepOf, withMoved } from './move-rules.ts';
+import { keyStepOf, withMoved } from '../captions/retiming.ts';
 import { columns, paintTape } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
 import TapeBlock from './TapeBlock.vue';
@@ -194,10 +195,10 @@ const said = computed(() => {
 </script>
 
 <template>
-  <p v-if="untimed > 0" class="note" role="status">
+  <NoteBox v-if="untimed > 0">
     {{ untimed }} {{ untimed === 1 ? 'caption is' : 'captions are' }} not timed yet and not on the tape. Begin and end
     {{ untimed === 1 ? 'it' : 'each' }} at the playhead.
-  </p>
+  </NoteBox>
   <div
     ref="tape"
     class="tape"
@@ -229,7 +230,7 @@ const said = computed(() => {
         :findings="findings.of(caption.id)"
         :house="job.job!.style"
         :clock="times.clock"
-        :step="step"
+        :until="view.length"
         @choose="place.enter(caption.id)"
         @take="(handle, event) => take(index, handle, event)"
         @edge="onEdgeKey"
@@ -295,7 +296,7 @@ canvas {
   top: -10px;
   left: 0;
   padding: 0 5px;
-  background: var(--sun);
+  background: var(--sun-text);
   color: var(--sheet);
   font-size: var(--size-fine);
 }

@@ -7,7 +7,7 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
-import { keyStepOf, moveRulesOf, retiming } from './move-rules.ts';
+import { keyStepOf, moveRulesOf, retiming } from '../captions/retiming.ts';
 
 const stops = {
   neighbour: 'The next caption is in the way: no further without moving that.',

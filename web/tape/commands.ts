@@ -10,7 +10,7 @@ import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
 import { useChosenEdge } from './chosen-edge.ts';
-import { moveRulesOf } from './move-rules.ts';
+import { moveRulesOf } from '../captions/retiming.ts';
 import { useTapeView } from './tape-view.ts';
 
 /** An empty caption at the playhead, as long as is usual or as there is room for. */

@@ -11,7 +11,7 @@ import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
-import { moveRulesOf, retiming } from './move-rules.ts';
+import { moveRulesOf, retiming } from '../captions/retiming.ts';
 import { useTapeView } from './tape-view.ts';
 
 /** What is held: an edge of a caption, or all of it. */

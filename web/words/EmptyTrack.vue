@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPage from '../controls/EmptyPage.vue';
 import { caption } from '../../core/track/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { usePlace } from '../stores/place.ts';
@@ -24,18 +25,15 @@ function begin(): void {
 </script>
 
 <template>
-  <div class="empty-page">
-    <h2>No captions yet</h2>
-    <p class="soft">
-      Import a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
-        v-if="track.editable"
-      >
-        Or write: pasted lines become captions of their own.</template
-      >
-    </p>
-    <p class="row">
+  <EmptyPage title="No captions yet">
+    Import a caption file, a machine draft or a transcript: drop it anywhere here, or choose it on Tracks.<template
+      v-if="track.editable"
+    >
+      Or write: pasted lines become captions of their own.</template
+    >
+    <template #actions>
       <LinkButton main :to="{ name: 'tracks' }">Import a file</LinkButton>
       <TextButton v-if="track.editable" @click="begin()">Write the first caption</TextButton>
-    </p>
-  </div>
+    </template>
+  </EmptyPage>
 </template>

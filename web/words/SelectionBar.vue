@@ -21,7 +21,7 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     role="toolbar"
     aria-label="The selected captions"
   >
-    <p class="grow" role="status">
+    <p class="selected-count" role="status">
       <b>{{ many }} captions</b>
     </p>
     <TextButton @click="several.proof()">
@@ -37,3 +37,10 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     </TextButton>
   </div>
 </template>
+
+<style scoped>
+.selected-count {
+  margin-inline-end: auto;
+  white-space: nowrap;
+}
+</style>

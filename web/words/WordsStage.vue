@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import NoteBox from '../controls/NoteBox.vue';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import { computed } from 'vue';
 import { useCaption } from '../captions/use-caption.ts';
@@ -62,9 +63,7 @@ const readings = [
       Find <KeyHint command="find" />
     </TextButton>
   </div>
-  <p v-if="!track.editable" class="note" role="status">
-    This is a machine draft: read-only, as the recogniser left it.
-  </p>
+  <NoteBox v-if="!track.editable">This is a machine draft: read-only, as the recogniser left it.</NoteBox>
   <FindBar v-if="find.open" />
   <EmptyTrack v-if="track.captions.length === 0" />
   <div v-else class="words-desk fills">
