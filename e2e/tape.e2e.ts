@@ -230,6 +230,21 @@ describe('keys', () => {
     });
   });
 
+  it('zoom in until one caption is taller than the page, and its text is still in sight', async () => {
+    await tapeOf([[1000, 9000]]);
+    await app.driver.executeScript('document.querySelector("video").currentTime = 6');
+    await says(app.driver, '00:06.00');
+    await type(app.driver, '+', '+', '+', '+');
+    await says(app.driver, '2.0 s on the page');
+    await eventually(app.driver, 'the text on the page', () =>
+      app.driver.executeScript<boolean>(
+        `const tape = document.querySelector('[data-test=tape]').getBoundingClientRect();
+         const text = document.querySelector('.block-text').getBoundingClientRect();
+         return text.top >= tape.top - 1 && text.top < tape.bottom;`,
+      ),
+    );
+  });
+
   it('edges are sliders with their times', async () => {
     const { track } = await tapeOf([[1000, 3000]]);
     const slider = await see(app.driver, '[role=slider][aria-label="End of caption 1"]');

@@ -5,7 +5,7 @@ import { urlOf } from '../../core/contract/contract.ts';
 import { fairCopyOf, type JobSummary } from '../../core/job/job.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import { languageName, proofedShare } from '../describe/jobs.ts';
-import IconButton from '../controls/IconButton.vue';
+import RowButton from '../controls/RowButton.vue';
 
 const props = defineProps<{ job: JobSummary }>();
 defineEmits<{ remove: [] }>();
@@ -61,9 +61,14 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     <span class="row-figure row-style"
       >{{ job.style.name }}<small class="block fine-print soft">house style</small></span
     >
-    <IconButton :name="`Delete ${job.title}`" @click="$emit('remove')">
+    <RowButton
+      class="quiet row-delete"
+      :aria-label="`Delete ${job.title}`"
+      :data-tip="`Delete ${job.title}`"
+      @click="$emit('remove')"
+    >
       <Trash2 :size="16" aria-hidden="true" />
-    </IconButton>
+    </RowButton>
   </div>
 </template>
 
@@ -112,6 +117,9 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
 .row-figure {
   width: 80px;
   text-align: right;
+}
+.row-delete {
+  width: auto;
 }
 .row-style {
   width: 104px;

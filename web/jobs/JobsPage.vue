@@ -107,9 +107,10 @@ const measure = (row: unknown): void => {
   if (element) rows.value.measureElement(element);
 };
 
+// Asked for before the page is put up, which takes as long as the answer.
+void load();
 onMounted(() => {
   document.title = 'Jobs · Fenwix';
-  void load();
   // Pictures that are missing are no reason to say anything; whoever comes next draws them.
   drawPosters(ask, newId()).catch(() => undefined);
 });

@@ -15,6 +15,8 @@ const props = defineProps<{
   nth: number;
   /** Px for a ms. */
   perMs: number;
+  /** Px of it above the page: its text stays in sight. */
+  above: number;
   lane: number;
   lanes: number;
   here: boolean;
@@ -37,6 +39,10 @@ const height = computed(() => Math.max(2, (props.caption.end - props.caption.sta
 const lines = computed(() => linesOf(props.caption));
 /** Too short on the page for its text, which then stands beside it. */
 const brief = computed(() => height.value < lines.value.length * lineRoom + edgeRoom);
+/** How far the text is moved down so that it is seen, as long as it stays within its block. */
+const down = computed(() =>
+  Math.max(0, Math.min(props.above, height.value - lines.value.length * lineRoom - edgeRoom)),
+);
 const figures = computed(() => measured(props.caption, props.house.counting));
 const limit = computed(() => props.house.reading.speed.limit);
 const tooFast = computed(() => figures.value.speed > limit.value && props.house.reading.speed.severity !== 'off');
@@ -78,7 +84,9 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
         title="Drag to move the caption"
         @pointerdown.stop="emit('take', 'whole', $event)"
       ></span>
-      <span v-if="!brief" class="block-text lines" dir="auto">{{ caption.text }}</span>
+      <span v-if="!brief" class="block-text lines" dir="auto" :style="{ marginTop: `${down}px` }">{{
+        caption.text
+      }}</span>
     </div>
     <span
       v-for="{ edge, title } in edges"
@@ -89,7 +97,7 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
       @pointerdown.stop="emit('take', edge, $event)"
       @keydown="emit('edge', edge, $event)"
     ></span>
-    <p class="block-beside figures small" :class="{ soft: !worst && !tooFast }">
+    <p class="block-beside figures small" :class="{ soft: !worst && !tooFast }" :style="{ marginTop: `${down}px` }">
       <span v-if="brief" class="block-said cut" dir="auto">{{ beside }}</span>
       <template v-else>
         <span class="block" :class="{ over: tooFast }"

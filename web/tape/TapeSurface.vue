@@ -223,6 +223,7 @@ const said = computed(() => {
         :caption="caption"
         :nth="index + 1"
         :per-ms="view.perMs"
+        :above="Math.max(0, -view.yOf(caption.start))"
         :lane="lane"
         :lanes="lanes"
         :here="place.caption?.id === caption.id"
