@@ -1,5 +1,5 @@
 /**
- * Laying captions out anew under a house style: of all ways to share the words among captions and
+ * Reflowing captions under a house style: of all ways to share the words among captions and
  * lines, the one that costs least. Hard limits weigh most; then, roughly in this order, sentences that
  * end with captions, phrases kept together, changes of speaker, pauses, reading speed, clauses, the
  * shape of lines, few captions, no word left alone.
@@ -339,7 +339,7 @@ export function partings(
 }
 
 /**
- * Captions laid out anew, all of them: every word, mark, speaker, sound note and word time is kept.
+ * Captions reflowed, all of them: every word, mark, speaker, sound note and word time is kept.
  * Times begin with the first word of each; where words have none, the caption's time is shared by letters.
  * @param newId makes ids for what comes out
  */

@@ -3,13 +3,13 @@
 export interface ClockShape {
   /** The sign between seconds and their fraction: a comma in SRT, a full stop elsewhere. */
   readonly fraction: ',' | '.';
-  /** Whether hours are written when they are nought. */
+  /** Whether hours are written when they are zero. */
   readonly hours: 'always' | 'when needed';
   /** How many digits of the fraction are written; the rest is cut off, never rounded up to a time not yet reached. */
   readonly digits: 0 | 1 | 2 | 3;
 }
 
-/** Numbers with leading noughts, made once: a long file prints tens of thousands of times. */
+/** Numbers with leading zeros, made once: a long file prints tens of thousands of times. */
 const padded = (count: number, digits: number): readonly string[] =>
   Array.from({ length: count }, (_, n) => String(n).padStart(digits, '0'));
 const twos = padded(100, 2);
@@ -17,7 +17,7 @@ const threes = padded(1000, 3);
 const two = (n: number): string => twos[n] ?? String(n);
 
 /**
- * Prints a time. Hours run on past 99; a negative or broken time is printed as nought, since no
+ * Prints a time. Hours run on past 99; a negative or broken time is printed as zero, since no
  * caption format can hold one.
  * @param ms a time in milliseconds
  */

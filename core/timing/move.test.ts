@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
+  beginAllAt,
   beginAt,
   endAt,
   endUpToNext,
@@ -16,6 +17,11 @@ import {
 const rules: MoveRules = { gap: 80, shared: 400, least: 40, length: 60_000 };
 const track = (...times: readonly (readonly [number, number])[]): Timed[] =>
   times.map(([start, end], i) => ({ id: String(i), start, end }));
+function at(captions: readonly Timed[], index: number): Timed {
+  const found = captions[index];
+  if (!found) throw new Error('The track of the test has no such caption.');
+  return found;
+}
 const times = ({ changes }: Moved): string =>
   changes.map((c) => `${c.id}: ${String(c.start)}–${String(c.end)}`).join(', ');
 
@@ -91,14 +97,14 @@ describe('captions moved whole', () => {
 describe('a caption at the playhead', () => {
   const all = track([1000, 2000], [4000, 5000]);
   it('begins there and keeps its end where that lies after, and else its length', () => {
-    expect(times(beginAt(all, 0, 1500, false))).toBe('0: 1500–2000');
-    expect(times(beginAt(all, 0, 2500, false))).toBe('0: 2500–3500');
-    expect(times(beginAt(all, 0, 1500, true))).toBe('0: 1500–2500, 1: 4500–5500');
+    expect(times(beginAt(at(all, 0), 1500))).toBe('0: 1500–2000');
+    expect(times(beginAt(at(all, 0), 2500))).toBe('0: 2500–3500');
+    expect(times(beginAllAt(all, 0, 1500))).toBe('0: 1500–2500, 1: 4500–5500');
   });
   it('ends there in the same way', () => {
-    expect(times(endAt(all, 1, 4500))).toBe('1: 4000–4500');
-    expect(times(endAt(all, 1, 3500))).toBe('1: 2500–3500');
-    expect(times(endAt(all, 1, 0))).toBe('');
+    expect(times(endAt(at(all, 1), 4500))).toBe('1: 4000–4500');
+    expect(times(endAt(at(all, 1), 3500))).toBe('1: 2500–3500');
+    expect(times(endAt(at(all, 1), 0))).toBe('');
   });
 });
 

@@ -42,27 +42,23 @@ interface Bound {
   readonly by: NonNullable<Moved['stopped']>;
 }
 
-/** The nearest of the bounds that a time would pass, looking one way. */
-function held(
-  to: number,
-  bounds: readonly (Bound | null)[],
-  later: boolean,
-): { at: number; stopped: Moved['stopped'] } {
-  let at = to;
-  let stopped: Moved['stopped'] = null;
-  for (const bound of bounds)
-    if (bound && (later ? at > bound.at : at < bound.at)) {
-      at = bound.at;
-      stopped = bound.by;
-    }
+/** The nearest of the bounds that something moving on would pass. */
+function held(to: number, bounds: readonly (Bound | null)[]): { at: number; stopped: Moved['stopped'] } {
+  let [at, stopped]: [number, Moved['stopped']] = [to, null];
+  for (const bound of bounds) if (bound && at > bound.at) [at, stopped] = [bound.at, bound.by];
   return { at, stopped };
 }
 
-/** A neighbour that is overlapped already may be left alone, but no more of it is taken. */
-const upTo = (next: Timed | undefined, end: number, gap: number): Bound | null =>
-  next ? { at: Math.max(end, next.start - gap), by: 'neighbour' } : null;
-const downTo = (before: Timed | undefined, start: number, gap: number): Bound | null =>
-  before ? { at: Math.min(start, before.end + gap), by: 'neighbour' } : null;
+/**
+ * Which way something looks: 1 for later, -1 for earlier. Times told this way grow in its direction, so that what holds
+ * for ends holds for beginnings too.
+ */
+type Way = 1 | -1;
+/** A time told one way, or a time told so as it is. */
+const told = (time: number, way: Way): number => (way === 1 ? time : 0 - time);
+/** The edge of a caption that looks this way, and the other one, told this way. */
+const ahead = ({ start, end }: Timed, way: Way): number => told(way === 1 ? end : start, way);
+const behind = ({ start, end }: Timed, way: Way): number => told(way === 1 ? start : end, way);
 
 export interface EdgeMove {
   /** Which caption of the track, from 0. */
@@ -108,57 +104,62 @@ const beyond = (changes: readonly Timed[], later: boolean, length: number): numb
   return last ? Math.max(0, later ? last.end - length : -last.start) : 0;
 };
 
+/** Where an edge comes to be, and what stops it; all times told the way the edge looks. */
+function edgeHeld(
+  here: Timed,
+  neighbour: Timed | undefined,
+  to: number,
+  way: Way,
+  { gap, least, length, together, push }: MoveRules & { readonly together: boolean; readonly push: boolean },
+): { at: number; stopped: Moved['stopped'] } {
+  const edge = ahead(here, way);
+  if (to <= edge) {
+    // Inwards, it goes on until the caption is as short as one may be.
+    const nearest = Math.min(edge, behind(here, way) + least);
+    return to < nearest ? { at: nearest, stopped: 'least' } : { at: to, stopped: null };
+  }
+  const last: Bound = way === 1 ? { at: Math.max(edge, length), by: 'end' } : { at: Math.max(edge, 0), by: 'begin' };
+  if (!neighbour || push) return held(to, [last]);
+  const near = behind(neighbour, way);
+  // A shared edge leaves the neighbour as long as one has to be. A neighbour that is overlapped already may be left
+  // alone, but no more of it is taken.
+  const beside: Bound = together
+    ? { at: Math.max(edge, ahead(neighbour, way) - least - (near - edge)), by: 'least' }
+    : { at: Math.max(edge, near - gap), by: 'neighbour' };
+  return held(to, [last, beside]);
+}
+
 /** Moves an edge, with the neighbour's where the two share it. */
 export function moveEdge(captions: readonly Timed[], move: EdgeMove, rules: MoveRules): Moved {
   const here = captions[move.index];
   if (!here) return nothing;
-  const { gap, least, length } = rules;
-  const isStart = move.edge === 'start';
-  const neighbour = captions[move.index + (isStart ? -1 : 1)];
-  const later = move.to > (isStart ? here.start : here.end);
-  const between = neighbour ? (isStart ? here.start - neighbour.end : neighbour.start - here.end) : 0;
+  const { gap, length } = rules;
+  const push = move.push === true;
+  const way: Way = move.edge === 'start' ? -1 : 1;
+  const neighbour = captions[move.index + way];
   const together =
-    !move.alone && !move.push && (isStart ? isShared(neighbour, here, rules) : isShared(here, neighbour, rules));
-  const own: Bound | null = isStart
-    ? later
-      ? { at: Math.max(here.start, here.end - least), by: 'least' }
-      : { at: 0, by: 'begin' }
-    : later
-      ? { at: Math.max(here.end, length), by: 'end' }
-      : { at: Math.min(here.end, here.start + least), by: 'least' };
-  const towards = isStart ? !later : later;
-  const other: Bound | null =
-    !neighbour || move.push || (!together && !towards)
-      ? null
-      : together
-        ? isStart
-          ? { at: later ? Infinity : Math.min(here.start, neighbour.start + least + between), by: 'least' }
-          : { at: later ? Math.max(here.end, neighbour.end - least - between) : -Infinity, by: 'least' }
-        : isStart
-          ? downTo(neighbour, here.start, gap)
-          : upTo(neighbour, here.end, gap);
-  const { at, stopped } = held(Math.round(move.to), [own, other], later);
-  const mine: Timed = isStart ? { ...pick(here), start: at } : { ...pick(here), end: at };
-  if (mine.start === here.start && mine.end === here.end) return { changes: [], stopped };
+    !move.alone && !push && (way === 1 ? isShared(here, neighbour, rules) : isShared(neighbour, here, rules));
+  const edge = ahead(here, way);
+  const { at, stopped } = edgeHeld(here, neighbour, told(Math.round(move.to), way), way, { ...rules, together, push });
+  if (at === edge) return { changes: [], stopped };
+  const inOrder = (...changes: readonly Timed[]): readonly Timed[] => (way === 1 ? changes : [...changes].reverse());
+  const mine = withEdge(here, way, at);
   if (together && neighbour) {
-    const beside: Timed = isStart
-      ? { ...pick(neighbour), end: at - between }
-      : { ...pick(neighbour), start: at + between };
-    return { changes: isStart ? [beside, mine] : [mine, beside], stopped };
+    const theirs = at + behind(neighbour, way) - edge;
+    return { changes: inOrder(mine, withEdge(neighbour, way === 1 ? -1 : 1, 0 - theirs)), stopped };
   }
-  if (!move.push) return { changes: [mine], stopped };
-  const along = towards ? pushed(captions, here, move.index + (isStart ? -1 : 1), at, later, gap) : [];
-  const over = beyond(along, later, Math.max(length, captions.at(-1)?.end ?? 0));
-  if (over > 0) {
-    const to = at + (later ? -over : over);
-    const stays = later ? to <= here.end : to >= here.start;
-    const stop = later ? 'end' : 'begin';
-    return { changes: stays ? [] : moveEdge(captions, { ...move, to }, rules).changes, stopped: stop };
-  }
-  return { changes: later ? [mine, ...along] : [...along.reverse(), mine], stopped };
+  if (!push || at < edge) return { changes: [mine], stopped };
+  const along = pushed(captions, here, move.index + way, told(at, way), way === 1, gap);
+  const over = beyond(along, way === 1, Math.max(length, captions.at(-1)?.end ?? 0));
+  if (over === 0) return { changes: inOrder(mine, ...along), stopped };
+  const to = at - over;
+  const shorter = to <= edge ? [] : moveEdge(captions, { ...move, to: told(to, way) }, rules).changes;
+  return { changes: shorter, stopped: way === 1 ? 'end' : 'begin' };
 }
 
-const pick = ({ id, start, end }: Timed): Timed => ({ id, start, end });
+/** A caption with the edge that looks this way at another time, told this way. */
+const withEdge = ({ id, start, end }: Timed, way: Way, at: number): Timed =>
+  way === 1 ? { id, start, end: at } : { id, start: told(at, way), end };
 
 /**
  * Moves captions whole, by as much as their neighbours leave room for.
@@ -177,21 +178,22 @@ export function moveCaptions(
   { gap, length }: Pick<MoveRules, 'gap' | 'length'>,
 ): Moved {
   const moved = captions.slice(from, to + 1);
-  const [first, last] = [moved[0], moved.at(-1)];
-  if (!first || !last || by === 0) return nothing;
-  const later = by > 0;
-  const edge = later ? Math.max(...moved.map((c) => c.end)) : first.start;
+  const [first, final] = [moved[0], moved.at(-1)];
+  if (!first || !final || by === 0) return nothing;
+  const way: Way = by > 0 ? 1 : -1;
+  const later = way === 1;
+  const edge = Math.max(...moved.map((c) => ahead(c, way)));
   const neighbour = captions[later ? to + 1 : from - 1];
-  const bounds = later
-    ? [{ at: Math.max(edge, length), by: 'end' } as const, push ? null : upTo(neighbour, edge, gap)]
-    : [{ at: 0, by: 'begin' } as const, push ? null : downTo(neighbour, edge, gap)];
-  const { at, stopped } = held(Math.round(edge + by), bounds, later);
-  const shift = at - edge;
+  const last: Bound = later ? { at: Math.max(edge, length), by: 'end' } : { at: Math.max(edge, 0), by: 'begin' };
+  const beside: Bound | null =
+    neighbour && !push ? { at: Math.max(edge, behind(neighbour, way) - gap), by: 'neighbour' } : null;
+  const { at, stopped } = held(edge + Math.round(Math.abs(by)), [last, beside]);
+  const shift = told(at - edge, way);
   if (shift === 0) return { changes: [], stopped };
   const own = moved.map((c) => ({ id: c.id, start: c.start + shift, end: c.end + shift }));
-  const mover = later ? last : first;
+  const mover = later ? final : first;
   const along = push
-    ? pushed(captions, mover, later ? to + 1 : from - 1, later ? last.end + shift : first.start + shift, later, gap)
+    ? pushed(captions, mover, later ? to + 1 : from - 1, told(ahead(mover, way), way) + shift, later, gap)
     : [];
   const over = beyond(along, later, Math.max(length, captions.at(-1)?.end ?? 0));
   if (over > 0) {
@@ -204,28 +206,25 @@ export function moveCaptions(
   return { changes: later ? [...own, ...along] : [...along.reverse(), ...own], stopped };
 }
 
-/**
- * A caption begins at a moment: its end stays where it lies after that, and else its length does.
- * @param along everything after it goes along, by as much as it moved
- */
-export function beginAt(captions: readonly Timed[], index: number, at: number, along: boolean): Moved {
-  const here = captions[index];
-  if (!here) return nothing;
+/** A caption begins at a moment: its end stays where it lies after that, and else its length does. */
+export function beginAt(here: Timed, at: number): Moved {
   const by = Math.round(at) - here.start;
   if (by === 0) return nothing;
-  if (along)
-    return {
-      changes: captions.slice(index).map((c) => ({ id: c.id, start: c.start + by, end: c.end + by })),
-      stopped: null,
-    };
   const end = here.end > at ? here.end : here.end + by;
   return { changes: [{ id: here.id, start: here.start + by, end }], stopped: null };
 }
 
-/** A caption ends at a moment: its beginning stays where it lies before that, and else its length does. */
-export function endAt(captions: readonly Timed[], index: number, at: number): Moved {
+/** A caption begins at a moment, and it and everything after it go along by as much as it moved. */
+export function beginAllAt(captions: readonly Timed[], index: number, at: number): Moved {
   const here = captions[index];
-  if (!here) return nothing;
+  const by = here ? Math.round(at) - here.start : 0;
+  if (by === 0) return nothing;
+  const changes = captions.slice(index).map((c) => ({ id: c.id, start: c.start + by, end: c.end + by }));
+  return { changes, stopped: null };
+}
+
+/** A caption ends at a moment: its beginning stays where it lies before that, and else its length does. */
+export function endAt(here: Timed, at: number): Moved {
   const end = Math.round(at);
   if (end === here.end) return nothing;
   const start = here.start < end ? here.start : Math.max(0, end - (here.end - here.start));
@@ -234,9 +233,9 @@ export function endAt(captions: readonly Timed[], index: number, at: number): Mo
 
 /** A caption ends the smallest gap before the next, or with the recording; nothing where that is no later than it begins. */
 export function endUpToNext(captions: readonly Timed[], index: number, { gap, length }: MoveRules): Moved {
-  const next = captions[index + 1];
+  const [here, next] = [captions[index], captions[index + 1]];
   const end = next ? next.start - gap : length;
-  return Number.isFinite(end) ? endAt(captions, index, Math.max(end, (captions[index]?.start ?? 0) + 1)) : nothing;
+  return here && Number.isFinite(end) ? endAt(here, Math.max(end, here.start + 1)) : nothing;
 }
 
 /** A caption is as long as it has to be, but takes nothing of the next. @param needed in ms */

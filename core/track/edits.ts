@@ -40,12 +40,12 @@ export type Edit =
       }[];
       readonly pieces: readonly Piece[];
     }
-  /** The words of captions with their times, all anew. */
+  /** The words of captions with their times, replaced as a whole. */
   | {
       readonly type: 'setWords';
       readonly captions: readonly { readonly id: string; readonly words: readonly WordRange[] }[];
     }
-  /** Who speaks in a caption, all anew. */
+  /** Who speaks in a caption, replaced as a whole. */
   | { readonly type: 'setSpeaker'; readonly id: string; readonly speakers: readonly SpeakerRange[] }
   | { readonly type: 'setPlacement'; readonly id: string; readonly placement: Placement | null }
   /** Captions that are there become these, each by its id: the way back from most other edits. */

@@ -31,12 +31,17 @@ export function uploadRecording(file: File, progress: (share: number) => void): 
   return { done, stop: () => request.abort() };
 }
 
-/** Puts up what a page made of a recording. @throws {ApiError} */
-async function put(url: string, body: Blob | Uint8Array<ArrayBuffer>): Promise<void> {
-  const response = await fetch(url, { method: 'PUT', headers: { 'content-type': bytes }, body }).catch(() => {
+const reached = (url: string, how?: RequestInit): Promise<Response> =>
+  fetch(url, how).catch(() => {
     throw away();
   });
-  if (!response.ok) throw errorOf(response.status, jsonOf(await response.text()));
+const refusal = async (response: Response): Promise<ApiError> =>
+  errorOf(response.status, jsonOf(await response.text()));
+
+/** Puts up what a page made of a recording. @throws {ApiError} */
+async function put(url: string, body: Blob | Uint8Array<ArrayBuffer>): Promise<void> {
+  const response = await reached(url, { method: 'PUT', headers: { 'content-type': bytes }, body });
+  if (!response.ok) throw await refusal(response);
 }
 
 /** Keeps the small picture of a recording. @throws {ApiError} */
@@ -49,10 +54,8 @@ export const uploadPeaks = (hash: string, cells: Uint8Array<ArrayBuffer>): Promi
 
 /** How loud a recording is, as it was kept; null where nobody has read it yet. @throws {ApiError} */
 export async function fetchPeaks(hash: string): Promise<Uint8Array | null> {
-  const response = await fetch(urlOf('GET /api/recordings/:hash/peaks', { params: { hash } })).catch(() => {
-    throw away();
-  });
+  const response = await reached(urlOf('GET /api/recordings/:hash/peaks', { params: { hash } }));
   if (response.status === 404) return null;
-  if (!response.ok) throw errorOf(response.status, jsonOf(await response.text()));
+  if (!response.ok) throw await refusal(response);
   return new Uint8Array(await response.arrayBuffer());
 }

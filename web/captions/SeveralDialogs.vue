@@ -72,7 +72,7 @@ function shift(): void {
   </DialogSheet>
   <DialogSheet v-model:open="shiftOpen" :title="`Shift ${which}`" :width="440" :footer="null">
     <form class="shift-form stack start" @submit.prevent="shift">
-      <FormField id="shift-by" v-slot="{ field }" label="Seconds" :fault="faults.shown.value.by">
+      <FormField id="shift-by" v-slot="{ field }" label="Seconds" :fault="faults.beside('by')">
         <TextField v-bind="field" v-model="by" inputmode="decimal" placeholder="0.4, or −1.2 for earlier" />
       </FormField>
       <TextButton main submit>Shift</TextButton>

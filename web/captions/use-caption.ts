@@ -1,11 +1,19 @@
 /** What commands and buttons do to the cursor caption; one way for both. */
 import { joint } from '../../core/operations/joint.ts';
+import { splitting } from '../../core/operations/split.ts';
 import { captionAt } from '../../core/track/caption.ts';
 import { splitFor } from '../../core/track/heard.ts';
-import { splitTimes } from '../../core/track/split-times.ts';
-import { timeNeeded, wholeGap } from '../../core/style/style.ts';
+import { timeNeeded } from '../../core/style/style.ts';
 import { seconds } from '../../core/time/clock.ts';
-import { beginAt, endAt, endUpToNext, endWhenRead, type Moved, type Timed } from '../../core/timing/move.ts';
+import {
+  beginAllAt,
+  beginAt,
+  endAt,
+  endUpToNext,
+  endWhenRead,
+  type Moved,
+  type Timed,
+} from '../../core/timing/move.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { rangeOf } from '../reflow/scope.ts';
 import { useJob } from '../stores/job.ts';
@@ -67,26 +75,23 @@ export function useCaption() {
   function retime(moved: Moved): void {
     if (moved.changes.length > 0 && track.editable) track.change(retiming(moved.changes));
   }
-  /** The captions with the cursor caption as long as is usual, where its times are made up: nobody has set an end yet. */
-  function withUsualEnd(usual: number): readonly Timed[] {
-    const here = place.caption;
-    if (!here || here.timing === 'set') return track.captions;
-    return track.captions.map((c) => (c === here ? { id: c.id, start: c.start, end: c.start + usual } : c));
-  }
+  /** A caption as long as is usual from a moment on: its own times are made up as long as nobody has set them. */
+  const usualFrom = (at: number, { id }: Timed): Timed => ({
+    id,
+    start: at,
+    end: at + (job.job?.style.time.usual ?? 0),
+  });
   /** @param along everything after it goes along */
   function beginHere(along = false): void {
-    const open = job.job;
-    if (!open || !place.caption) return;
-    if (place.caption.timing === 'set') retime(beginAt(track.captions, place.index, playback.time, along));
-    else {
-      const { usual } = open.style.time;
-      const at = Math.round(playback.time);
-      retime({ changes: [{ id: place.caption.id, start: at, end: at + usual }], stopped: null });
-    }
+    const here = place.caption;
+    if (!here || !job.job) return;
+    const at = Math.round(playback.time);
+    if (here.timing !== 'set') retime({ changes: [usualFrom(at, here)], stopped: null });
+    else retime(along ? beginAllAt(track.captions, place.index, at) : beginAt(here, at));
   }
   function endHere(): void {
-    const open = job.job;
-    if (open) retime(endAt(withUsualEnd(open.style.time.usual), place.index, playback.time));
+    const here = place.caption;
+    if (here && job.job) retime(endAt(here.timing === 'set' ? here : usualFrom(here.start, here), playback.time));
   }
   function endUpTo(): void {
     if (job.job) retime(endUpToNext(track.captions, place.index, moveRulesOf(job.job)));
@@ -113,8 +118,7 @@ export function useCaption() {
           : 'No caption is on screen at the playhead, so none was split.';
       return;
     }
-    const times = splitTimes(here, offset, wholeGap(job.job.style, job.job.rate));
-    track.change({ type: 'split', id: here.id, at: offset, newId: newId(), ...times });
+    track.change(splitting(here, offset, newId(), job.job));
   }
 
   function join(direction: 'above' | 'below'): void {

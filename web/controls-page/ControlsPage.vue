@@ -14,6 +14,7 @@ import LinkButton from '../controls/LinkButton.vue';
 import MenuButton from '../controls/MenuButton.vue';
 import NoteBox from '../controls/NoteBox.vue';
 import NumberField from '../controls/NumberField.vue';
+import ProgressBar from '../controls/ProgressBar.vue';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
 import SuggestField from '../controls/SuggestField.vue';
@@ -91,7 +92,7 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
       <CheckField v-model="ticked">Water is falling</CheckField>
     </p>
     <form class="boat-form" @submit.prevent="send">
-      <FormField v-slot="{ field }" label="Boat" :fault="faults.shown.value.boat" required>
+      <FormField v-slot="{ field }" label="Boat" :fault="faults.beside('boat')" required>
         <TextField v-bind="field" v-model="boat" />
       </FormField>
       <FormField v-slot="{ field }" label="Who speaks" hint="Anybody who was named before, or another.">
@@ -109,6 +110,7 @@ const long = 'A title without any space '.replaceAll(' ', '').repeat(8);
       <template #name="{ row }">{{ row.name }}</template>
       <template #count="{ row }">{{ row.count }}</template>
     </DataTable>
+    <ProgressBar label="Filling the chamber" :share="0.4" />
     <NoteBox>The draft is read-only.</NoteBox>
     <NoteBox tone="good">3 repairs made.</NoteBox>
     <NoteBox tone="bad">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { languageFor } from '../import/language.ts';
-import Progress from 'ant-design-vue/es/progress';
+import ProgressBar from '../controls/ProgressBar.vue';
 import ChoiceCards from '../controls/ChoiceCards.vue';
 import SelectField from '../controls/SelectField.vue';
 import FormField from '../controls/FormField.vue';
@@ -157,23 +157,16 @@ onMounted(() => {
       accept="video/*,audio/*"
       :tone="recordingState.tone"
       :text="recordingState.text"
-      :fault="faults.shown.value.recording"
+      :fault="faults.beside('recording')"
       @file="takeRecording"
     >
       <p class="soft">Picture and sound, or sound only. WebM, MP4, WAV, MP3, FLAC or Ogg.</p>
       <p v-if="share !== null" class="intake-progress row wide">
-        <Progress
-          :percent="Math.floor(share * 100)"
-          role="progressbar"
-          aria-label="Upload of the recording"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          :aria-valuenow="Math.floor(share * 100)"
-        />
+        <ProgressBar label="Upload of the recording" :share="share" />
         <TextButton @click="upload?.stop()">Stop</TextButton>
       </p>
       <template #more>
-        <FormField v-slot="{ field }" label="Title" :fault="faults.shown.value.title" required>
+        <FormField v-slot="{ field }" label="Title" :fault="faults.beside('title')" required>
           <TextField v-bind="field" v-model="title" placeholder="As it will stand on the Jobs page" dir="auto" />
         </FormField>
       </template>
@@ -185,7 +178,7 @@ onMounted(() => {
       accept=""
       tone="soft"
       text=""
-      :fault="faults.shown.value.words"
+      :fault="faults.beside('words')"
       @file="words.take"
     >
       <p v-if="!words.here.value" class="soft">

@@ -115,15 +115,16 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
   const hear = (from: number, to: number): void => playStretch(from, to, true);
+  const around = (at: number) => ({ again: Math.max(0, at - aroundEdge), until: at + aroundEdge });
   /** Plays around a moment again and again, until something else is played or it is paused. */
   function loopAround(at: number): void {
-    const from = Math.max(0, at - aroundEdge);
-    playStretch(from, at + aroundEdge);
-    stretch = { ...stretch, again: from };
+    const { again, until } = around(at);
+    playStretch(again, until);
+    stretch = { ...stretch, again };
   }
   /** The moment has moved: that counts from the next pass on. */
   function moveLoop(at: number): void {
-    if (stretch.again !== null) stretch = { ...stretch, until: at + aroundEdge, again: Math.max(0, at - aroundEdge) };
+    if (stretch.again !== null) stretch = { ...stretch, ...around(at) };
   }
   /** Plays the captions from one index to another, and stops after the last. */
   function replay(first: number, last: number): void {

@@ -9,6 +9,7 @@ import { useJob } from '../stores/job.ts';
 import { useView } from '../stores/view.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useWholeLength } from '../playback/whole-length.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { useWhenIdle } from '../background/idle.ts';
@@ -27,9 +28,7 @@ const playhead = useTemplateRef<HTMLElement>('playhead');
 /** Ears and the page are told of whole seconds; every frame would be too often. */
 const second = computed(() => Math.floor(playback.time / 1000));
 const size = ref({ width: 0, height: 0 });
-const length = computed(() =>
-  Math.max(1000, job.job?.recording?.length ?? 0, playback.length, track.captions.at(-1)?.end ?? 0),
-);
+const length = useWholeLength();
 const limit = computed(() => job.job?.style.reading.speed.limit ?? 20);
 const inView = computed(() => {
   const first = view.places && track.captions[view.places.from];

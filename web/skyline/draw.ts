@@ -1,5 +1,6 @@
 /** Paints the skyline on two canvases, one over the other, in the colours of the page’s theme. */
 import { formatClock } from '../../core/time/clock.ts';
+import { wiped } from '../theme/canvas.ts';
 import { barsOf, clockTicks, type Scene } from './bars.ts';
 
 export interface SkylineSettings extends Scene {
@@ -23,27 +24,6 @@ export interface Marks {
 }
 
 const foot = 16;
-
-interface Drawing {
-  readonly context: CanvasRenderingContext2D;
-  /** A colour or font of the page's theme. */
-  readonly token: (name: string) => string;
-}
-
-/** A canvas of the size it is shown in, wiped. */
-function wiped(canvas: HTMLCanvasElement, width: number, height: number): Drawing | null {
-  const context = canvas.getContext('2d');
-  if (!context) return null;
-  const scale = devicePixelRatio;
-  if (canvas.width !== Math.round(width * scale) || canvas.height !== Math.round(height * scale)) {
-    canvas.width = Math.round(width * scale);
-    canvas.height = Math.round(height * scale);
-  }
-  const style = getComputedStyle(canvas);
-  context.setTransform(scale, 0, 0, scale, 0, 0);
-  context.clearRect(0, 0, width, height);
-  return { context, token: (name) => style.getPropertyValue(`--${name}`).trim() };
-}
 
 /** Paints what stands still: the bars, the limit and the clock. */
 export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): void {

@@ -6,16 +6,15 @@ import TextButton from '../controls/TextButton.vue';
 import { usePlayback } from '../playback/playback.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences, type Snaps } from '../stores/preferences.ts';
-import { useCommandList } from '../commands/command-list.ts';
 import TapeSurface from './TapeSurface.vue';
 import { useTapeView } from './tape-view.ts';
+import { useTiming } from './use-timing.ts';
 
 const view = useTapeView();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
-const commands = useCommandList();
-const run = (id: string): void => commands.all.find((c) => c.id === id)?.run();
+const timing = useTiming();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
   ['words', 'Words', 'Edges rest where a word begins or ends'],
   ['frames', 'Frames', 'Edges rest at a picture'],
@@ -39,15 +38,13 @@ const toggle = (key: keyof Snaps): void => {
 <template>
   <div class="stage-bar">
     <h2 class="visually-hidden">Tape</h2>
-    <IconButton name="Further away" @click="view.zoom(1.5, about())"
-      ><Minus :size="15" aria-hidden="true"
-    /></IconButton>
+    <IconButton name="Further away" @click="view.further(about())"><Minus :size="15" aria-hidden="true" /></IconButton>
     <span class="small zoom cut" role="status">{{ onPage }}</span>
-    <IconButton name="Closer" @click="view.zoom(1 / 1.5, about())"><Plus :size="15" aria-hidden="true" /></IconButton>
+    <IconButton name="Closer" @click="view.closer(about())"><Plus :size="15" aria-hidden="true" /></IconButton>
     <IconButton
       name="Back to the playhead, and along with it while it plays"
       :disabled="place.follow"
-      @click="run('tape-to-playhead')"
+      @click="timing.toPlayhead()"
     >
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
@@ -63,7 +60,7 @@ const toggle = (key: keyof Snaps): void => {
     >
       {{ title }}{{ preferences.snaps[key] ? ' ✓' : '' }}
     </TextButton>
-    <TextButton tip="New caption at the playhead" @click="run('new-here')">New caption</TextButton>
+    <TextButton tip="New caption at the playhead" @click="timing.insertHere()">New caption</TextButton>
   </div>
   <TapeSurface />
 </template>

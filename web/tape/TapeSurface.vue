@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import NoteBox from '../controls/NoteBox.vue';
-import Progress from 'ant-design-vue/es/progress';
+import ProgressBar from '../controls/ProgressBar.vue';
 import TextButton from '../controls/TextButton.vue';
 import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { lanesOf } from '../../core/timing/lanes.ts';
@@ -165,8 +165,8 @@ function onKey(event: KeyboardEvent): void {
   else if (event.key === 'ArrowDown') place.move(1);
   else if (event.key === 'PageUp') view.scrollTo(view.from - view.span * 0.8);
   else if (event.key === 'PageDown') view.scrollTo(view.from + view.span * 0.8);
-  else if (event.key === '+' || event.key === '=') view.zoom(1 / 1.5, playback.time);
-  else if (event.key === '-') view.zoom(1.5, playback.time);
+  else if (event.key === '+' || event.key === '=') view.closer(playback.time);
+  else if (event.key === '-') view.further(playback.time);
   else return;
   event.preventDefault();
   event.stopPropagation();
@@ -244,15 +244,7 @@ const said = computed(() => {
       </p>
     </template>
     <p v-if="sound.reading !== null" class="tape-sound small floating">
-      <Progress
-        :percent="Math.floor(sound.reading * 100)"
-        size="small"
-        role="progressbar"
-        aria-label="Reading the sound"
-        aria-valuemin="0"
-        aria-valuemax="100"
-        :aria-valuenow="Math.floor(sound.reading * 100)"
-      />
+      <ProgressBar label="Reading the sound" :share="sound.reading" small />
       Reading the sound
       <TextButton @click="sound.stop()">Stop</TextButton>
     </p>

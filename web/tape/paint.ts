@@ -3,6 +3,7 @@ import { formatClock } from '../../core/time/clock.ts';
 import { peakWithin, type Peaks } from '../../core/speech/peaks.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Timed } from '../../core/timing/move.ts';
+import { wiped } from '../theme/canvas.ts';
 import { linesWithin, rulerFor } from './ruler.ts';
 
 /** Where the parts of the tape stand, from its left, in px. */
@@ -28,18 +29,10 @@ const label = (ms: number, step: number, long: boolean): string =>
   formatClock(ms, { fraction: '.', hours: long ? 'always' : 'when needed', digits: step < 1000 ? 1 : 0 });
 
 export function paintTape(canvas: HTMLCanvasElement, picture: TapePicture): void {
-  const context = canvas.getContext('2d');
-  if (!context) return;
   const { width, height, from, perMs, length } = picture;
-  const scale = devicePixelRatio;
-  if (canvas.width !== Math.round(width * scale) || canvas.height !== Math.round(height * scale)) {
-    canvas.width = Math.round(width * scale);
-    canvas.height = Math.round(height * scale);
-  }
-  const style = getComputedStyle(canvas);
-  const token = (name: string): string => style.getPropertyValue(`--${name}`).trim();
-  context.setTransform(scale, 0, 0, scale, 0, 0);
-  context.clearRect(0, 0, width, height);
+  const sheet = wiped(canvas, width, height);
+  if (!sheet) return;
+  const { context, token } = sheet;
   const yOf = (ms: number): number => (ms - from) * perMs;
   const [top, foot] = [Math.max(0, yOf(0)), Math.min(height, yOf(length))];
 

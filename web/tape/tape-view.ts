@@ -1,17 +1,16 @@
 /** Which part of the recording the tape shows, kept while other stages are looked at. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { usePlayback } from '../playback/playback.ts';
-import { useTimes } from '../stores/times.ts';
+import { useWholeLength } from '../playback/whole-length.ts';
 
 /** The least on the page, in ms: about ten pictures. */
 const least = 400;
+/** One step closer or further away shows so much less or more. */
+const zoomStep = 1.5;
 /** The playhead stands here while the tape follows it, as a share of the page from its top. */
 const playheadAt = 1 / 3;
 
 export const useTapeView = defineStore('tape-view', () => {
-  const times = useTimes();
-  const playback = usePlayback();
   /** The time at the top of the page, in ms; before the beginning where that has to stand lower. */
   const from = ref(-1000);
   /** How much is on the page, in ms. */
@@ -19,7 +18,7 @@ export const useTapeView = defineStore('tape-view', () => {
   /** Of the page, in px. */
   const height = ref(600);
 
-  const length = computed(() => Math.max(1000, times.length, playback.length));
+  const length = useWholeLength();
   const perMs = computed(() => height.value / span.value);
   const until = computed(() => from.value + span.value);
   const yOf = (ms: number): number => (ms - from.value) * perMs.value;
@@ -37,6 +36,8 @@ export const useTapeView = defineStore('tape-view', () => {
     span.value = to;
     scrollTo(top);
   }
+  const closer = (about: number): void => zoom(1 / zoomStep, about);
+  const further = (about: number): void => zoom(zoomStep, about);
   /** Brings a stretch into sight, moving no more than that needs. */
   function show(start: number, end: number): void {
     const margin = span.value * 0.08;
@@ -48,5 +49,5 @@ export const useTapeView = defineStore('tape-view', () => {
     if (!inPages) scrollTo(ms - span.value * playheadAt);
     else if (ms < from.value || ms > from.value + span.value * 0.9) scrollTo(ms - span.value * 0.08);
   }
-  return { from, span, height, length, perMs, until, yOf, timeAt, scrollTo, zoom, show, follow };
+  return { from, span, height, length, perMs, until, yOf, timeAt, scrollTo, zoom, closer, further, show, follow };
 });

@@ -35,7 +35,6 @@ interface Held {
   /** From the pointer to what it holds, in ms. */
   readonly offset: number;
   readonly moved: Moved;
-  readonly drawn: SnapTarget['what'] | null;
   readonly shared: boolean;
 }
 
@@ -74,7 +73,7 @@ export const useDrag = defineStore('tape-drag', () => {
         ? isShared(captions[index - 1], here, rules)
         : handle === 'end' && isShared(here, captions[index + 1], rules);
     const edge = handle === 'end' ? here.end : here.start;
-    held.value = { index, handle, captions, offset: at - edge, moved: unmoved, drawn: null, shared };
+    held.value = { index, handle, captions, offset: at - edge, moved: unmoved, shared };
     place.enter(here.id);
   }
 
@@ -110,7 +109,7 @@ export const useDrag = defineStore('tape-drag', () => {
       now.handle === 'whole'
         ? moveCaptions(now.captions, { from: first, to: last, by: to - before.start, push }, rules)
         : moveEdge(now.captions, { index: now.index, edge: now.handle, to, alone, push }, rules);
-    held.value = { ...now, moved, drawn: drawn?.what ?? null };
+    held.value = { ...now, moved };
     const after = moved.changes.find((c) => c.id === before.id);
     // The picture shows what is on at the edge.
     if (after && !playback.runs()) playback.seek(now.handle === 'end' ? after.end : after.start);

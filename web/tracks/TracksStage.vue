@@ -111,7 +111,7 @@ async function open(id: string): Promise<void> {
     <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The imported file">
       <ArrivalCard :arrival="arrival">
         <form class="track-form" @submit.prevent="add">
-          <FormField v-slot="{ field }" label="Name" :fault="faults.shown.value.name" required>
+          <FormField v-slot="{ field }" label="Name" :fault="faults.beside('name')" required>
             <TextField v-bind="field" v-model="name" dir="auto" />
           </FormField>
           <FormField v-slot="{ field }" label="Kind">

@@ -18,7 +18,7 @@ export interface Offer {
 /** A correction is looked at so long after the last key, in ms. */
 const settled = 700;
 
-export const useCorrections = defineStore('mends', () => {
+export const useCorrections = defineStore('corrections', () => {
   const track = useTrack();
   const messages = useMessages();
   const offer = shallowRef<Offer | null>(null);

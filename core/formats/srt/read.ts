@@ -1,4 +1,4 @@
-/** Reading SRT: no standard exists, so whatever common practice lets be understood is, and what was mended is said. */
+/** Reading SRT: no standard exists, so whatever common practice lets be understood is, and what was put right is said. */
 import type { ParseWarning } from '../warning.ts';
 import type { ReadCaption } from '../../track/caption.ts';
 import { captionOfCue, ordered, withoutBlankLines } from '../cue.ts';
@@ -8,7 +8,7 @@ import { stopsOf, type Stop } from './stops.ts';
 import { readSrtText } from './text.ts';
 import { strictTimeLine, type TimeLine } from './time-line.ts';
 
-/** Notes something that was mended on the line of a caption's times. */
+/** Notes something that was put right on the line of a caption's times. */
 const note = (warnings: ParseWarning[], stop: Stop, message: string): void =>
   void warnings.push({ line: stop.line, message });
 

@@ -2,7 +2,7 @@
 import { readStamp, skipSpaces, stampMs, type Stamp } from '../../time/stamp.ts';
 
 export interface TimeLine {
-  /** In ms; below nought where the file has it so. */
+  /** In ms; below zero where the file has it so. */
   readonly start: number;
   /** In ms. */
   readonly end: number;
@@ -28,7 +28,7 @@ function arrow(line: string, at: number): { readonly next: number; readonly sure
     const sign = line.charAt(i);
     if (sign === '>' || sign === '→' || sign === '⟶' || sign === '➔') sure = true;
     else if (sign !== ' ' && sign !== '\t' && sign !== '\u00a0') {
-      // A dash right before a digit after a space is the sign of a time below nought.
+      // A dash right before a digit after a space is the sign of a time below zero.
       if (sure && /[0-9]/.test(line.charAt(i + 1))) break;
       dashes++;
     }

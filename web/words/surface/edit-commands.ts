@@ -5,12 +5,11 @@ import type { EditorView } from '@codemirror/view';
 import { pasted } from '../../../core/layout/pasted.ts';
 import type { RuleContext } from '../../../core/rules/finding.ts';
 import { giveWord } from '../../../core/rules/repairs/give-words.ts';
-import { wholeGap } from '../../../core/style/style.ts';
 import type { Caption, MarkKind } from '../../../core/track/caption.ts';
 import { apply } from '../../../core/track/apply.ts';
 import type { Edit } from '../../../core/track/edits.ts';
 import { turnCapital } from '../../../core/text/capitals.ts';
-import { splitTimes } from '../../../core/track/split-times.ts';
+import { splitting } from '../../../core/operations/split.ts';
 import { linesToPaste } from './clipboard.ts';
 import { changesTo, layoutOf, spotAt, type Spot } from './layout.ts';
 import { aroundField, layoutField, setCaptions, trackChange } from './state.ts';
@@ -63,8 +62,7 @@ export function share(view: EditorView, desk: EditContext): boolean {
   // Nothing on one side: there is nothing to share.
   if (caption.text.slice(0, offset).trim() === '' || caption.text.slice(offset).trim() === '') return true;
   const newId = desk.newId();
-  const times = splitTimes(caption, offset, wholeGap(context.style, context.rate));
-  const edit: Edit = { type: 'split', id: caption.id, at: offset, newId, ...times };
+  const edit = splitting(caption, offset, newId, context);
   view.dispatch(specFor(state, edit, false, (captions) => startOf(captions, newId)));
   return true;
 }

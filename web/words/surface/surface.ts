@@ -190,7 +190,7 @@ export function createSurface(options: SurfaceOptions): Surface {
   let turning = 0;
   /**
    * Reads the text otherwise: as a new state with the same text and cursor, since each line then has
-   * another height, which costs less to measure anew than to change line by line.
+   * another height, which costs less to measure again than to change line by line.
    */
   function read(around: Around): void {
     const { state } = view;
@@ -205,7 +205,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     view.setState(next);
   }
 
-  /** What the margins in sight say of findings; most keys change nothing in it, and then nothing is drawn anew. */
+  /** What the margins in sight say of findings; most keys change nothing in it, and then nothing is drawn again. */
   let shownVerdicts = '';
   function verdictsOf({ findings }: Around): string {
     const layout = view.state.field(layoutField);
