@@ -50,6 +50,14 @@ async function tabTo(name: string, back = false): Promise<void> {
 const held = (name: string): Promise<boolean> =>
   eventually(app.driver, `the keyboard on “${name}”`, async () => (await stop()).name.startsWith(name));
 
+/** The dialog that asks, with the keyboard in it. */
+async function asked(): Promise<void> {
+  await says(app.driver, 'It cannot be undone');
+  await eventually(app.driver, 'the keyboard in the dialog', () =>
+    app.driver.executeScript<boolean>(`return document.activeElement.closest('.ant-modal') !== null`),
+  );
+}
+
 it('makes a job', async () => {
   await app.driver.get(app.services.address);
   await see(app.driver, '.row-link');
@@ -187,12 +195,12 @@ it('deletes the job, asked first', async () => {
   await see(app.driver, '.row-link');
   await tabTo('Delete By keyboard alone');
   await type(app.driver, Key.ENTER);
-  await says(app.driver, 'It cannot be undone');
+  await asked();
   await tabTo('Cancel');
   await type(app.driver, Key.ENTER);
   await held('Delete By keyboard alone');
   await type(app.driver, Key.ENTER);
-  await says(app.driver, 'It cannot be undone');
+  await asked();
   await tabTo('Delete');
   await type(app.driver, Key.ENTER);
   await eventually(

@@ -1,7 +1,9 @@
 /**
  * The first piece of the page, small and there before the rest: where the address names a job, it sends for the
- * job, its track and the pieces that show them, while the page itself is still being read.
+ * job, its track and the pieces that show them, while the page itself is still being read; at the front door, for
+ * the list of all jobs.
  */
+import { ask } from './api/client.ts';
 import { beginOpening, type Opening } from './api/opening.ts';
 import { stages } from './stages.ts';
 import { chosenTrack } from './stores/chosen-track.ts';
@@ -18,3 +20,8 @@ if (early) {
   // The router asks for them again, and says so where one cannot be had.
   for (const piece of pieces) piece?.catch(() => undefined);
 }
+
+/** All jobs, where the address is that of their list. */
+export const earlyJobs = location.pathname === '/' ? ask('GET /api/jobs') : null;
+// Whoever takes it hears why it failed.
+earlyJobs?.catch(() => undefined);

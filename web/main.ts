@@ -8,12 +8,18 @@ import './theme/controls.css';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
-import { early } from './early.ts';
+import { whenIdle } from './background/idle.ts';
+import { early, earlyJobs } from './early.ts';
 import { router } from './router.ts';
+import { useJobList } from './stores/job-list.ts';
 import { useOpening } from './stores/opening.ts';
 
 const pinia = createPinia();
 if (early) useOpening(pinia).adopt(early);
+if (earlyJobs) useJobList(pinia).adopt(earlyJobs);
 createApp(App).use(pinia).use(router).mount('#app');
-// Work that an earlier page could not deliver goes on its way, whichever page is opened first.
-void import('./stores/track.ts').then(({ useTrack }) => useTrack().deliverLeft()).catch(() => undefined);
+// Work that an earlier page could not deliver goes on its way, whichever page is opened first, once it is there.
+whenIdle(
+  () => void import('./stores/track.ts').then(({ useTrack }) => useTrack().deliverLeft()).catch(() => undefined),
+  1000,
+);

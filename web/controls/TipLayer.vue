@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import Tooltip from 'ant-design-vue/es/tooltip';
-import { onBeforeUnmount, onMounted, shallowRef } from 'vue';
+import { defineAsyncComponent, onBeforeUnmount, onMounted, shallowRef } from 'vue';
 
 /**
  * The one tooltip of the page: it says what stands in `data-tip` of whatever is pointed at or has the keyboard.
- * Ant's own comes by the pointer alone, is deaf to Escape, and costs 2 ms each.
+ * Ant's own comes by the pointer alone, is deaf to Escape, and costs 2 ms each. It is fetched with the first tip.
  */
+const Tooltip = defineAsyncComponent(() => import('ant-design-vue/es/tooltip'));
 interface Tip {
   readonly text: string;
   readonly box: DOMRect;
