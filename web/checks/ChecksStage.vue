@@ -172,7 +172,7 @@ function closeReport(): void {
         <li
           v-for="{ caption, entry } in kept"
           :key="`${caption.id} ${entry.rule}`"
-          class="checks-kept row wide top ruled"
+          class="checks-kept list-pad row wide top ruled"
         >
           <span class="figures soft">{{ times.clock(caption.start) }}</span>
           <span class="grow"
@@ -183,7 +183,7 @@ function closeReport(): void {
         </li>
       </ol>
       <template v-else>
-        <div class="checks-kind row between">
+        <div class="row between">
           <h3>{{ ruleNamed(rule).title }}</h3>
           <TextButton
             v-if="rows.length > 1 && repairable > 0"
@@ -223,11 +223,5 @@ function closeReport(): void {
   .checks {
     flex-direction: column;
   }
-}
-.checks-kept {
-  padding: 10px 12px;
-}
-.checks-kind {
-  min-height: 29px;
 }
 </style>

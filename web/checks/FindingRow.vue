@@ -27,7 +27,7 @@ const after = computed(() => {
 
 <template>
   <li class="list-row before-after" :class="{ here }" @pointerenter="near = true" @focusin="near = true">
-    <RowButton class="row-choose" @click="$emit('choose')" @dblclick="$emit('edit')">
+    <RowButton class="row-choose stack close" @click="$emit('choose')" @dblclick="$emit('edit')">
       <span class="figures small soft">{{ times.clock(caption.start) }}</span>
       <span class="row-text">
         <span class="block lines" dir="auto">{{ caption.text }}</span>
@@ -40,7 +40,7 @@ const after = computed(() => {
         <p class="row-says good">→ {{ after.says }}</p>
       </template>
       <p v-else class="soft">{{ proposal.why }}</p>
-      <div class="row-actions row wrap">
+      <div class="below row wrap">
         <template v-if="near || here">
           <TextButton v-if="after" @click="$emit('repair')">Repair</TextButton>
           <TextButton @click="$emit('edit')">Edit in Words</TextButton>
@@ -56,8 +56,6 @@ const after = computed(() => {
   padding: 10px 12px 10px 0;
 }
 .row-choose {
-  display: flex;
-  flex-direction: column;
   padding-left: 12px;
 }
 .row-new {
@@ -66,8 +64,5 @@ const after = computed(() => {
 }
 .row-new + .row-new {
   margin-top: 8px;
-}
-.row-actions {
-  margin-top: 6px;
 }
 </style>

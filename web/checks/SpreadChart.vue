@@ -31,14 +31,16 @@ const limitAt = (bar: HistogramBar): string | undefined =>
       :options="measures"
       @update:model-value="$emit('show', $event)"
     />
-    <div class="spread-bars">
+    <div class="spread-bars below">
       <div
         v-for="bar in spread.bars"
         :key="bar.from"
         class="spread-slot"
         :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
       >
-        <span v-if="limitAt(bar)" class="spread-limit fine-print" aria-hidden="true">{{ limitAt(bar) }}</span>
+        <span v-if="limitAt(bar)" class="spread-limit one-line plain fine-print" aria-hidden="true">{{
+          limitAt(bar)
+        }}</span>
         <Button
           type="text"
           class="spread-bar"
@@ -50,7 +52,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
         >
           <span class="spread-fill" :style="{ height: `${tall(bar)}%` }"></span>
         </Button>
-        <span class="spread-tick figures soft" aria-hidden="true"
+        <span class="spread-tick plain figures soft" aria-hidden="true"
           >{{ bar.from < 0 ? '<0' : figure(bar.from) }}{{ bar.to === Infinity ? '+' : '' }}</span
         >
       </div>
@@ -70,7 +72,6 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   display: flex;
   gap: 3px;
   height: 112px;
-  margin-top: 10px;
   padding-bottom: 18px;
 }
 .spread-slot {
@@ -109,8 +110,6 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   left: 2px;
   z-index: 1;
   color: var(--ink);
-  font-weight: 400;
-  white-space: nowrap;
 }
 .spread-tick {
   position: absolute;
@@ -118,6 +117,5 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   left: 0;
   transform: translateX(-50%);
   font-size: var(--size-sign);
-  font-weight: 400;
 }
 </style>

@@ -56,7 +56,7 @@ function onKey(event: KeyboardEvent): void {
       placeholder="Part of its name"
       @keydown="onKey"
     />
-    <ul id="finder-list" class="finder-list dialog-list plain-list" role="listbox" aria-label="Commands">
+    <ul id="finder-list" class="finder-list below dialog-list plain-list" role="listbox" aria-label="Commands">
       <li
         v-for="(command, i) in found"
         :id="`finder-${i}`"
@@ -76,9 +76,6 @@ function onKey(event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.finder-list {
-  margin-top: 10px;
-}
 .finder-list li {
   padding: 6px 10px;
   border-radius: 4px;

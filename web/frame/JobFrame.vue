@@ -122,9 +122,6 @@ onBeforeUnmount(() => {
   display: grid;
   grid-template: minmax(0, 1fr) 84px / 72px minmax(0, 1fr) minmax(320px, 31.5%);
 }
-.frame-stage {
-  min-width: 0;
-}
 /* On a wide screen the picture takes the room that the text has no use for. */
 @media (min-width: 1600px) {
   .frame-body {

@@ -79,7 +79,7 @@ async function onStyle(key: string): Promise<void> {
       <p class="cut fine-print">{{ under }}</p>
     </div>
     <template v-if="job.job && track.track">
-      <span class="head-box small"
+      <span class="head-box cut small"
         ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
       <MenuButton
@@ -123,11 +123,8 @@ async function onStyle(key: string): Promise<void> {
 .head-box {
   max-width: 220px;
   padding: 2px 10px;
-  overflow: hidden;
   border: 1px solid var(--header-rule);
   border-radius: 4px;
-  text-overflow: ellipsis;
-  white-space: nowrap;
 }
 @media (max-width: 900px) {
   .head {

@@ -22,7 +22,7 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <span class="kept small" :class="shown.tone" role="status"
+  <span class="kept one-line small" :class="shown.tone" role="status"
     ><span aria-hidden="true">{{ shown.sign }}</span> {{ shown.text }}</span
   >
 </template>
@@ -30,7 +30,6 @@ const shown = computed(() => {
 <style scoped>
 .kept {
   color: var(--header-good);
-  white-space: nowrap;
 }
 .kept.warn {
   color: var(--header-warn);

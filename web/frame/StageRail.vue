@@ -13,7 +13,7 @@ const stages = [
 </script>
 
 <template>
-  <nav class="rail" aria-label="Stages">
+  <nav class="rail sheet" aria-label="Stages">
     <RouterLink
       v-for="stage in stages"
       :key="stage.name"
@@ -39,7 +39,6 @@ const stages = [
 .rail {
   padding-top: 8px;
   border-right: 1px solid var(--rule);
-  background: var(--sheet);
 }
 .rail-stage {
   position: relative;

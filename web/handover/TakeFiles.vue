@@ -74,7 +74,7 @@ const url = computed(() => {
 </script>
 
 <template>
-  <h3 class="take-title">Download a file</h3>
+  <h3 class="apart-above">Download a file</h3>
   <div class="take">
     <div class="stack">
       <ChoiceCards v-model="chosen" label="Format of the file" :options="cards">
@@ -109,9 +109,6 @@ const url = computed(() => {
 </template>
 
 <style scoped>
-.take-title {
-  margin: 22px 0 8px;
-}
 .take {
   display: grid;
   grid-template-columns: minmax(260px, 320px) minmax(0, 1fr);

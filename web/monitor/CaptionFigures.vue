@@ -91,7 +91,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
 
 <template>
   <section aria-label="Figures of the cursor caption">
-    <h2 class="figures-head row between wrap">
+    <h2 class="figures-head one-line row between wrap">
       <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
       <span class="figures small plain soft">{{
         caption.timing === 'set' ? `${times.clock(caption.start)} → ${times.clock(caption.end)}` : '▲ not timed'
@@ -100,7 +100,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
     <dl>
       <div v-for="row in rows" :key="row.name" class="figures-row row small">
         <dt>{{ row.name }}</dt>
-        <dd>
+        <dd class="row grow">
           <FigureBar :value="row.value" :most="row.most" :limits="row.limits" :over="row.over" />
           <span class="figures" :class="{ over: row.over }"
             >{{ row.text }}<span v-if="row.over" class="visually-hidden"> (outside the limit)</span></span
@@ -119,7 +119,6 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
 .figures-head {
   gap: 0 12px;
   font-size: var(--size);
-  white-space: nowrap;
 }
 dl {
   margin: 6px 0 8px;
@@ -132,10 +131,6 @@ dt {
   width: 106px;
 }
 dd {
-  display: flex;
-  flex: 1;
-  align-items: center;
-  gap: 10px;
   margin: 0;
 }
 dd .figures {

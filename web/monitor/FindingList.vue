@@ -22,7 +22,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
 </script>
 
 <template>
-  <ul class="findings plain-list" aria-label="Findings of this caption" aria-live="polite">
+  <ul class="below plain-list" aria-label="Findings of this caption" aria-live="polite">
     <li
       v-for="{ finding, proposal } in shown"
       :key="finding.rule"
@@ -34,7 +34,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
         {{ ruleNamed(finding.rule).title }}.</b
       >
       {{ finding.message }}
-      <span class="findings-actions row wrap">
+      <span class="below row wrap">
         <template v-if="proposal.repair">
           <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
@@ -46,10 +46,10 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
       </span>
     </li>
   </ul>
-  <ul v-if="caption.letBe.length > 0" class="findings" aria-label="Let be">
+  <ul v-if="caption.letBe.length > 0" class="below" aria-label="Let be">
     <li v-for="entry in caption.letBe" :key="entry.rule" class="kept note small">
       <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
-      <span class="findings-actions row wrap">
+      <span class="below row wrap">
         <TextButton @click="repairs.takeBack(caption.id, entry.rule)">Take back</TextButton>
       </span>
     </li>
@@ -57,9 +57,6 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
 </template>
 
 <style scoped>
-.findings {
-  margin-top: 10px;
-}
 li {
   margin-bottom: 6px;
   line-height: 1.4;
@@ -67,9 +64,6 @@ li {
 li.kept {
   border-color: var(--rule);
   background: none;
-}
-.findings-actions {
-  margin-top: 6px;
 }
 .findings-says {
   flex: 1 1 130px;

@@ -12,12 +12,12 @@ const place = usePlace();
 </script>
 
 <template>
-  <aside id="monitor" class="monitor" aria-label="Monitor">
+  <aside id="monitor" class="monitor sheet" aria-label="Monitor">
     <MonitorWidth />
     <PictureView />
     <TransportBar />
     <EdgeNote />
-    <div class="monitor-figures scrolls">
+    <div class="monitor-figures ruled-above scrolls">
       <template v-if="place.caption">
         <VersionList v-if="place.caption.versions" :caption="place.caption" />
         <CaptionFigures :caption="place.caption" />
@@ -35,10 +35,8 @@ const place = usePlace();
   flex-direction: column;
   min-height: 0;
   border-left: 1px solid var(--rule);
-  background: var(--sheet);
 }
 .monitor-figures {
   padding: 12px;
-  border-top: 1px solid var(--rule);
 }
 </style>

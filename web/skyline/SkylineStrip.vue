@@ -114,8 +114,8 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <footer class="skyline">
-    <div class="skyline-names soft" aria-hidden="true">
+  <footer class="skyline sheet ruled-above">
+    <div class="skyline-names one-line soft" aria-hidden="true">
       <span>{{ limit }} cps</span>
       <span>{{ proofed }}% proofed</span>
       <span>Skyline</span>
@@ -145,8 +145,6 @@ function onKey(event: KeyboardEvent): void {
 .skyline {
   grid-column: 1 / -1;
   display: flex;
-  border-top: 1px solid var(--rule);
-  background: var(--sheet);
 }
 .skyline-names {
   display: flex;
@@ -158,7 +156,6 @@ function onKey(event: KeyboardEvent): void {
   overflow: hidden;
   font-size: var(--size-sign);
   line-height: 1.2;
-  white-space: nowrap;
 }
 .skyline-strip {
   position: relative;

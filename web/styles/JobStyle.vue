@@ -65,7 +65,7 @@ async function use(): Promise<void> {
         </div>
       </section>
     </div>
-    <p class="job-style-foot row between soft">
+    <p class="job-style-foot below row between soft">
       The house style itself and other jobs stay as they are.
       <TextButton v-if="changed && source" @click="draft = source"> Reset to {{ source.name }} </TextButton>
     </p>
@@ -84,9 +84,5 @@ h3 {
   grid-template-columns: minmax(0, 1fr) 320px;
   align-items: center;
   gap: 12px;
-}
-.job-style-foot {
-  min-height: 29px;
-  margin-top: 10px;
 }
 </style>

@@ -106,7 +106,7 @@ async function open(id: string): Promise<void> {
     <span class="spring"></span>
     <FileButton main @file="take">Import a file</FileButton>
   </div>
-  <div class="tracks scrolls stage-body">
+  <div class="tracks stack wide scrolls stage-body">
     <p v-if="added" role="status" class="good">✓ {{ added }}</p>
     <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The imported file">
       <ArrivalCard :arrival="arrival">
@@ -145,9 +145,6 @@ async function open(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.tracks > * + * {
-  margin-top: 16px;
-}
 .tracks-arrival {
   max-width: 760px;
   padding-bottom: 16px;

@@ -46,7 +46,7 @@ function onKey(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <search class="find stack" aria-label="Find and replace">
+  <search class="find stack sheet ruled" aria-label="Find and replace">
     <div class="row wrap">
       <label class="visually-hidden" for="find-text">Find</label>
       <TextField
@@ -116,8 +116,6 @@ function onKey(event: KeyboardEvent): void {
 .find {
   gap: 6px;
   padding: 8px 14px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--sheet);
 }
 .find-input {
   width: 260px;
