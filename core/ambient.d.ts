@@ -11,3 +11,19 @@ declare class TextDecoder {
 declare class TextEncoder {
   encode(input?: string): Uint8Array;
 }
+
+declare function atob(encoded: string): string;
+
+declare namespace WebAssembly {
+  class Memory {
+    constructor(size: { readonly initial: number });
+    readonly buffer: ArrayBuffer;
+  }
+  class Module {
+    constructor(bytes: Uint8Array);
+  }
+  class Instance {
+    constructor(module: Module, imports: Readonly<Record<string, Readonly<Record<string, Memory>>>>);
+    readonly exports: Readonly<Record<string, unknown>>;
+  }
+}

@@ -20,6 +20,7 @@ import type {
 } from '../core/job/job.ts';
 import { workKinds, type Work } from '../core/job/work.ts';
 import { decodeStyle } from '../core/style/decode-style.ts';
+import type { Regions, Stretch } from '../core/speech/regions.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import type { FrameRate } from '../core/time/frames.ts';
 import { decodeCaption, decodeEdit } from '../core/track/decode.ts';
@@ -33,6 +34,7 @@ const whole = Joi.number().integer().min(0);
 const nullable = { text: text.allow(null), whole: whole.allow(null) };
 const list = (of: AnySchema) => Joi.array().items(of.optional());
 
+const stretch = objectOf<Stretch>({ start: whole, end: whole });
 const style = Joi.any().custom((value: unknown): HouseStyle => {
   const { style: read, faults } = decodeStyle(value);
   if (!read) throw new Error(faults.join(' '));
@@ -160,6 +162,8 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'GET /api/recordings/:hash/poster': bytes,
   'PUT /api/recordings/:hash/peaks': nothing,
   'GET /api/recordings/:hash/peaks': bytes,
+  'PUT /api/recordings/:hash/regions': nothing,
+  'GET /api/recordings/:hash/regions': objectOf<Regions>({ speech: list(stretch), sound: list(stretch) }),
   'GET /api/styles': objectOf<StyleLibrary>({ styles: list(style), own: list(text) }),
   'POST /api/styles': style,
   'PUT /api/styles/:id': style,

@@ -128,6 +128,9 @@ it('a whole job can be done through the contract, by every route there is', asyn
   const cells = Buffer.from([0, 128, 255]);
   expect((await bytes('PUT /api/recordings/:hash/peaks', cells, { params })).statusCode).toBe(204);
   expect((await bytes('GET /api/recordings/:hash/peaks', null, { params })).rawPayload).toEqual(cells);
+  const heard = { speech: [{ start: 100, end: 900 }], sound: [] };
+  await ask('PUT /api/recordings/:hash/regions', { params, body: heard });
+  expect(await ask('GET /api/recordings/:hash/regions', { params })).toEqual(heard);
   expect((await bytes('GET /api/recordings/:hash/file', null, { params })).rawPayload).toEqual(webm);
   expect(await ask('GET /api/work')).toMatchObject([{ state: 'done' }]);
 

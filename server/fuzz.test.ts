@@ -117,6 +117,8 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'GET /api/recordings/:hash/poster': {},
     'PUT /api/recordings/:hash/peaks': { body: 'bytes' },
     'GET /api/recordings/:hash/peaks': {},
+    'PUT /api/recordings/:hash/regions': { body: { speech: [{ start: 0, end: 900 }], sound: [] } },
+    'GET /api/recordings/:hash/regions': {},
     'GET /api/style-uses': {},
     'GET /api/work': { query: { job } },
     'POST /api/work/:id/stop': {},

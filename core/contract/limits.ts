@@ -24,6 +24,8 @@ export const most = {
   captions: 200_000,
   edits: 5000,
   foreignBlocks: 20,
+  /** Of speech, or of other sound, in a recording. */
+  stretches: 100_000,
 } as const;
 
 /** Most pixels of a side of a picture. */
@@ -40,6 +42,8 @@ export const bodyLimits = {
   'PUT /api/recordings/:hash/poster': 512 * 1024,
   // A byte for a hundredth of a second: forty-six hours.
   'PUT /api/recordings/:hash/peaks': 16 * 1024 * 1024,
+  // A stretch is about thirty bytes, and there are some thirty in a minute.
+  'PUT /api/recordings/:hash/regions': 4 * 1024 * 1024,
   'PUT /api/work/:id/parts/:number': 4 * 1024 * 1024,
 } as const;
 

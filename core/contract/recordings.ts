@@ -1,5 +1,6 @@
 /** Routes of recordings and the small pictures that stand for them. */
 import type { Recording } from '../job/job.ts';
+import type { Regions } from '../speech/regions.ts';
 import type { Bytes } from './bytes.ts';
 
 /** What a page measured of a recording. */
@@ -22,4 +23,7 @@ export interface RecordingRoutes {
   /** How loud the recording is, a byte for every hundredth of a second (`core/speech/peaks.ts`), as a page read it. */
   'PUT /api/recordings/:hash/peaks': { body: Bytes; answer: null };
   'GET /api/recordings/:hash/peaks': { answer: Bytes };
+  /** Where speech and other sound is in the recording, as a page heard it. */
+  'PUT /api/recordings/:hash/regions': { body: Regions; answer: null };
+  'GET /api/recordings/:hash/regions': { answer: Regions };
 }

@@ -110,6 +110,11 @@ export function fairCopyOf(job: Pick<Job, 'tracks'>): TrackSummary | null {
   return job.tracks.find((t) => t.kind === 'captions') ?? null;
 }
 
+const spoken = (tag: string): string => tag.toLowerCase().split('-')[0] ?? '';
+/** Whether a track says in another language what is said in the recording, so that nothing of it is held against the sound. */
+export const isTranslation = ({ kind, language }: Pick<TrackSummary, 'kind' | 'language'>, of: string): boolean =>
+  kind === 'subtitles' || spoken(language) !== spoken(of);
+
 /**
  * The track a job is opened with.
  * @param chosen the id of the one that was worked on last, where that is known

@@ -31,7 +31,8 @@ const sameContext = (a: RuleContext | null, b: RuleContext): boolean =>
   a.length === b.length &&
   a.rate === b.rate &&
   a.language === b.language &&
-  a.doubtBelow === b.doubtBelow;
+  a.doubtBelow === b.doubtBelow &&
+  a.regions === b.regions;
 
 /** The findings of every caption, in order. */
 export const findingsOfAll = (captions: readonly Caption[], context: RuleContext): (readonly Finding[])[] =>

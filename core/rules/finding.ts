@@ -2,6 +2,7 @@
 import type { Measures } from '../text/measures.ts';
 import type { Caption } from '../track/caption.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
+import type { Regions } from '../speech/regions.ts';
 import type { FrameRate } from '../time/frames.ts';
 
 export type RuleId =
@@ -38,6 +39,9 @@ export type RuleId =
   | 'early'
   | 'late'
   | 'past-the-end'
+  | 'speech-without-caption'
+  | 'caption-without-speech'
+  | 'sound-without-note'
   | 'in-conflict'
   | 'not-proofed';
 
@@ -62,6 +66,8 @@ export interface RuleContext {
   readonly length: number | null;
   /** Words the recogniser was less sure of than this are doubtful, 0 to 1; the usual where it is left out. */
   readonly doubtBelow?: number;
+  /** Where speech and other sound is; null, or left out, where nobody has listened or it says nothing of these words. */
+  readonly regions?: Regions | null;
 }
 
 /** A caption with its neighbours in time, and measured. */
@@ -97,6 +103,8 @@ export interface Rule {
   readonly short: string;
   /** The figure is the worse the less it is. */
   readonly lessIsWorse?: true;
+  /** It holds times against something, though it is not of a group that does. */
+  readonly ofTime?: true;
   /** How much a style minds it; where that is `off` nobody looks. */
   readonly severity: (style: HouseStyle) => Severity;
   readonly check: (at: CaptionInPlace, context: RuleContext) => Violation | null;

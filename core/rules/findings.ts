@@ -6,6 +6,7 @@ import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type RuleContext, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
+import { soundRules } from './sound-rules.ts';
 import { conflictRule, stateRules, timeRules } from './time-rules.ts';
 import { wordRules } from './word-rules.ts';
 
@@ -15,6 +16,7 @@ export const rules: readonly Rule[] = [
   ...textRules,
   ...wordRules,
   ...conventionRules,
+  ...soundRules,
   ...timeRules,
   ...stateRules,
 ];
@@ -45,7 +47,8 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
   if (known) return known;
   const found = rules.flatMap((rule): ActiveRule[] => {
     const severity = rule.severity(style);
-    const ofTime = (rule.group === 'Time' || rule.group === 'Reading') && rule.id !== 'provisional';
+    const ofTime =
+      (rule.group === 'Time' || rule.group === 'Reading' || rule.ofTime === true) && rule.id !== 'provisional';
     return severity === 'off' ? [] : [{ rule, severity, ofTime }];
   });
   asked.set(style, found);
@@ -53,7 +56,7 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
 }
 
 /** Raised whenever a rule finds otherwise than before, so that counts that were kept are made anew. */
-export const rulesVersion = 2;
+export const rulesVersion = 3;
 
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];

@@ -4,7 +4,9 @@ import { countWords, need, speedText } from '../text/measures.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import { gapText, seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
-import type { Rule } from './finding.ts';
+import { speechOffset } from '../speech/heard-under.ts';
+import type { Regions } from '../speech/regions.ts';
+import type { CaptionInPlace, Rule } from './finding.ts';
 import { smallestGap, wholeGap } from '../style/style.ts';
 
 /** A limit given in frames falls between milliseconds, so times on whole milliseconds get this much grace. */
@@ -141,11 +143,12 @@ export const timeRules: readonly Rule[] = [
     title: 'Early against speech',
     short: 'early',
     severity: ({ time }) => time.sync.severity,
-    check({ caption }, { style }) {
+    check(place, { style, regions }) {
       const limit = style.time.sync.early;
-      const value = -(syncOffset(caption) ?? 0);
+      const { by, what } = offsetFrom(place, regions);
+      const value = -by;
       if (value <= limit) return null;
-      const message = `Begins ${seconds(value)} before its first word; at most ${seconds(limit)}.`;
+      const message = `Begins ${seconds(value)} before its ${what}; at most ${seconds(limit)}.`;
       return { value, limit, message };
     },
   },
@@ -155,11 +158,11 @@ export const timeRules: readonly Rule[] = [
     title: 'Late against speech',
     short: 'late',
     severity: ({ time }) => time.sync.severity,
-    check({ caption }, { style }) {
+    check(place, { style, regions }) {
       const limit = style.time.sync.late;
-      const value = syncOffset(caption) ?? 0;
+      const { by: value, what } = offsetFrom(place, regions);
       if (value <= limit) return null;
-      const message = `Begins ${seconds(value)} after its first word; at most ${seconds(limit)}.`;
+      const message = `Begins ${seconds(value)} after its ${what}; at most ${seconds(limit)}.`;
       return { value, limit, message };
     },
   },
@@ -209,6 +212,16 @@ export const stateRules: readonly Rule[] = [
     },
   },
 ];
+
+/** How late a caption begins, in ms: against its first word, or where that has no time, against the speech it is nearest to. */
+function offsetFrom(
+  { caption, before, next }: CaptionInPlace,
+  regions: Regions | null | undefined,
+): { readonly by: number; readonly what: string } {
+  const toWord = syncOffset(caption);
+  if (toWord !== null) return { by: toWord, what: 'first word' };
+  return { by: (regions ? speechOffset(caption, before, next, regions.speech) : null) ?? 0, what: 'speech' };
+}
 
 /**
  * Caption start minus the start of its first spoken word, in ms; null where that word has no time of its

@@ -10,9 +10,12 @@ export type DecodedStyle =
 
 const text: Expected = { is: (v) => typeof v === 'string' && v.trim() !== '' && v.length <= 120, what: 'a short text' };
 
+/** The newest schema there is. */
+const latest = 3;
+
 /** Every value of a style by its path. */
 const expected: Readonly<Record<string, Expected>> = {
-  schema: { is: (v) => v === 2, what: 'one of 2' },
+  schema: { is: (v) => v === latest, what: `one of ${String(latest)}` },
   id: { is: (v) => typeof v === 'string' && /^[a-z0-9][a-z0-9-]{0,59}$/.test(v), what: 'letters, digits and dashes' },
   name: text,
   version: { is: (v) => typeof v === 'number' && v >= 1 && v <= 1_000_000, what: 'a number from 1 to 1000000' },
@@ -46,9 +49,13 @@ function contradictions(style: HouseStyle): string[] {
 /** A house style from JSON, or all its faults. */
 export function decodeStyle(value: unknown): DecodedStyle {
   const schema = valueAt(value, 'schema');
-  if (typeof schema === 'number' && schema > 2)
-    return { style: null, faults: [`schema: ${String(schema)} is of a later Fenwix; this one reads up to 2.`] };
-  const current = schema === 1 ? broughtUp(value as JsonObject) : value;
+  if (typeof schema === 'number' && schema > latest)
+    return {
+      style: null,
+      faults: [`schema: ${String(schema)} is of a later Fenwix; this one reads up to ${String(latest)}.`],
+    };
+  const second = schema === 1 ? toSchema2(value as JsonObject) : value;
+  const current = schema === 1 || schema === 2 ? toSchema3(second as JsonObject) : value;
   const wrong = Object.entries(expected).flatMap(([path, { is, what }]) => {
     const found = valueAt(current, path);
     if (is(found)) return [];
@@ -64,24 +71,37 @@ export function decodeStyle(value: unknown): DecodedStyle {
   return impossible.length > 0 ? { style: null, faults: impossible } : { style, faults: null };
 }
 
+const partOf = (style: JsonObject, name: string): JsonObject => {
+  const found = style[name];
+  return typeof found === 'object' && found !== null ? (found as JsonObject) : {};
+};
+
 /** A style of schema 1 with what schema 2 added: off, or as the plain style has it. */
-function broughtUp(old: JsonObject): JsonObject {
-  const part = (name: string): JsonObject => {
-    const found = old[name];
-    return typeof found === 'object' && found !== null ? (found as JsonObject) : {};
-  };
-  const oneLine = part('text')['oneLineUpTo'];
+function toSchema2(old: JsonObject): JsonObject {
+  const oneLine = partOf(old, 'text')['oneLineUpTo'];
   return {
     ...old,
     schema: 2,
     text: {
       ...plainStyle.text,
-      ...part('text'),
+      ...partOf(old, 'text'),
       ...(typeof oneLine === 'number' ? { oneLineUpTo: { limit: oneLine, severity: 'off' } } : {}),
     },
-    reading: { ...plainStyle.reading, ...part('reading') },
-    time: { ...plainStyle.time, ...part('time') },
+    reading: { ...plainStyle.reading, ...partOf(old, 'reading') },
+    time: { ...plainStyle.time, ...partOf(old, 'time') },
     state: plainStyle.state,
+  };
+}
+
+/** A style of schema 2 with what schema 3 added: nothing is held against the sound that was not before. */
+function toSchema3(old: JsonObject): JsonObject {
+  const { lead, linger } = plainStyle.time;
+  const sound = Object.entries(plainStyle.sound).map(([key, limit]) => [key, { ...limit, severity: 'off' }]);
+  return {
+    ...old,
+    schema: latest,
+    time: { lead, linger, ...partOf(old, 'time') },
+    sound: Object.fromEntries(sound) as JsonObject,
   };
 }
 

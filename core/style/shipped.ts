@@ -4,10 +4,10 @@ import type { HouseStyle } from './style.ts';
 
 /** For recordings of talks and courses. */
 const lecture: HouseStyle = {
-  schema: 2,
+  schema: 3,
   id: 'lecture-38',
   name: 'Lecture 38',
-  version: 2,
+  version: 3,
   counting: countEverything,
   text: {
     lineLength: { limit: 38, severity: 'must' },
@@ -37,6 +37,13 @@ const lecture: HouseStyle = {
     provisional: { severity: 'must' },
     usual: 2500,
     sync: { early: 500, late: 250, severity: 'off' },
+    lead: 0,
+    linger: 200,
+  },
+  sound: {
+    uncovered: { limit: 600, severity: 'should' },
+    unheard: { limit: 10, severity: 'should' },
+    undescribed: { limit: 2000, severity: 'off' },
   },
   state: { proofed: { severity: 'off' } },
 };
@@ -103,6 +110,7 @@ const stream: HouseStyle = {
     closeBelow: { limit: 400, severity: 'should' },
     sync: { early: 500, late: 250, severity: 'should' },
   },
+  sound: { ...lecture.sound, undescribed: { limit: 2000, severity: 'should' } },
 };
 
 /** For children who have just learned to read. */

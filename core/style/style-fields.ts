@@ -22,7 +22,7 @@ export type FieldPart =
 export interface Field {
   /** Where it stands in the style, as `text.lineLength`. */
   readonly path: string;
-  readonly group: 'Text' | 'Reading' | 'Time' | 'State' | 'Counting';
+  readonly group: 'Text' | 'Reading' | 'Time' | 'Sound' | 'State' | 'Counting';
   readonly title: string;
   readonly parts: readonly FieldPart[];
   readonly hasSeverity: boolean;
@@ -86,13 +86,18 @@ export const fields: readonly Field[] = [
     number('late', 'ms', 0, hour, { label: 'late by' }),
   ]),
   field('Time', 'time.usual', 'A new caption is', [number('', 's', 0, hour, { scale: 1000 })], false),
+  field('Time', 'time.lead', 'Put to speech, it begins earlier by', [number('', 'ms', 0, hour)], false),
+  field('Time', 'time.linger', 'Put to speech, it ends later by', [number('', 'ms', 0, hour)], false),
+  field('Sound', 'sound.uncovered', 'Speech with no caption, from', inSeconds),
+  field('Sound', 'sound.unheard', 'Caption with less speech than', limit('%', 0, 100)),
+  field('Sound', 'sound.undescribed', 'Other sound with no note, from', inSeconds),
   field('State', 'state.proofed', 'Every caption proofed'),
   field('Counting', 'counting.spaces', 'Spaces count', [{ key: '', kind: 'flag' }], false),
   field('Counting', 'counting.punctuation', 'Punctuation counts', [{ key: '', kind: 'flag' }], false),
   field('Counting', 'counting.wideDouble', 'Wide characters count double', [{ key: '', kind: 'flag' }], false),
 ];
 
-export const fieldGroups = ['Text', 'Reading', 'Time', 'State', 'Counting'] as const;
+export const fieldGroups = ['Text', 'Reading', 'Time', 'Sound', 'State', 'Counting'] as const;
 
 const isObject = (value: unknown): value is JsonObject => typeof value === 'object' && value !== null;
 

@@ -33,7 +33,7 @@ export type SpeakerLabel = 'any' | 'NAME:' | 'Name:' | '[Name]';
 export type SoundNote = 'any' | '[lower case]' | '[Sentence case]' | '[UPPER CASE]' | '(lower case)' | '(UPPER CASE)';
 
 export interface HouseStyle {
-  readonly schema: 2;
+  readonly schema: 3;
   readonly id: string;
   readonly name: string;
   readonly version: number;
@@ -77,6 +77,18 @@ export interface HouseStyle {
     readonly usual: number;
     /** How early or late a caption may begin against its first spoken word. */
     readonly sync: RuleSetting & { readonly early: number; readonly late: number };
+    /** How long before its speech a caption begins, and after it ends, where it is put to it. */
+    readonly lead: number;
+    readonly linger: number;
+  };
+  /** What is held against the sound of the recording. */
+  readonly sound: {
+    /** Speech of so many ms with no caption. */
+    readonly uncovered: Limit;
+    /** A caption with speech under less than so many percent of it. */
+    readonly unheard: Limit;
+    /** Other sound of so many ms with no note. */
+    readonly undescribed: Limit;
   };
   readonly state: { readonly proofed: RuleSetting };
 }

@@ -4,7 +4,7 @@ export interface SnapTarget {
   /** In ms. */
   readonly at: number;
   /** What stands there, as people are told. */
-  readonly what: 'word' | 'caption' | 'playhead' | 'frame';
+  readonly what: 'speech' | 'word' | 'caption' | 'playhead' | 'frame';
 }
 
 /**

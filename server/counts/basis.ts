@@ -7,12 +7,14 @@ interface BasisRow {
   readonly style: string;
   readonly rate: string;
   readonly length: number | null;
+  /** By which method somebody listened for speech in the recording; null where nobody has. */
+  readonly heard: number | null;
 }
 
-/** House style, frame rate, length and the version of the rules, as one short text. */
-const basisOf = ({ style, rate, length }: BasisRow): string =>
+/** House style, frame rate, length, what is known of the sound and the version of the rules, as one short text. */
+const basisOf = ({ style, rate, length, heard }: BasisRow): string =>
   createHash('sha256')
-    .update(JSON.stringify([rulesVersion, style, rate, length]))
+    .update(JSON.stringify([rulesVersion, style, rate, length, heard]))
     .digest('base64url')
     .slice(0, 16);
 
@@ -23,6 +25,7 @@ export async function setBasis(
 ): Promise<void> {
   const rows = await tx('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
+    .leftJoin('regions', 'regions.hash', 'jobs.recording')
     .where(of.id === undefined ? {} : { 'jobs.id': of.id })
     .where(of.recording === undefined ? {} : { 'jobs.recording': of.recording })
     .select<(BasisRow & { readonly id: string; readonly basis: string })[]>(
@@ -31,6 +34,7 @@ export async function setBasis(
       'jobs.rate',
       'jobs.basis',
       'recordings.length',
+      'regions.method as heard',
     );
   for (const row of rows) {
     const basis = basisOf(row);

@@ -2,8 +2,10 @@
 import type { Knex } from 'knex';
 import { keptStyle } from '../../core/style/decode-style.ts';
 import { findIn } from '../../core/rules/finder.ts';
+import { isTranslation } from '../../core/job/job.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { EditLog } from '../tracks/log.ts';
+import { keptRegions } from './kept-regions.ts';
 import { trackRow } from '../tracks/store.ts';
 
 /** A count, and what it rests on. */
@@ -18,6 +20,8 @@ interface Resting {
   readonly rate: string;
   readonly basis: string;
   readonly length: number | null;
+  readonly language: string;
+  readonly recording: string | null;
 }
 
 /** @throws {ApiError} when the track is gone */
@@ -27,13 +31,21 @@ export async function countMust(db: Knex, log: EditLog, id: string): Promise<Cou
   const job = await db('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
     .where('jobs.id', row.job)
-    .first<Resting | undefined>('jobs.style', 'jobs.rate', 'jobs.basis', 'recordings.length');
+    .first<Resting | undefined>(
+      'jobs.style',
+      'jobs.rate',
+      'jobs.basis',
+      'jobs.language',
+      'jobs.recording',
+      'recordings.length',
+    );
   if (!job) return { must: 0, edit: row.edit, basis: '' };
   const { must } = findIn(track.captions, {
     style: keptStyle(JSON.parse(job.style)),
     rate: JSON.parse(job.rate) as FrameRate,
     length: job.length,
     language: track.language,
+    regions: isTranslation(row, job.language) ? null : await keptRegions(db, job.recording),
   });
   return { must, edit: track.edit, basis: job.basis };
 }

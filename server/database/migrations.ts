@@ -189,6 +189,16 @@ const steps: readonly MigrationStep[] = [
       });
     },
   },
+  {
+    name: '007-regions',
+    async up(db) {
+      await db.schema.createTable('regions', (t) => {
+        t.text('hash').primary().references('hash').inTable('recordings').onDelete('CASCADE');
+        t.integer('method').notNullable();
+        t.text('regions').notNullable();
+      });
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

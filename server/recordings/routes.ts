@@ -16,6 +16,7 @@ import { route } from '../http/route.ts';
 import { byHash, objectOf } from '../http/validation.ts';
 import { setBasis } from '../counts/basis.ts';
 import { peaks } from './peaks.ts';
+import { regions } from './regions.ts';
 import { posters, wantPoster } from './posters.ts';
 import { folderOf, keepRecording, type KeptFile } from './keep.ts';
 import { recordingOf, type RecordingRow } from './store.ts';
@@ -56,6 +57,7 @@ export async function recordings(
 
   await app.register(posters, { db, bus });
   await app.register(peaks, { db });
+  await app.register(regions, { db });
 
   const limit = { query: named, bodyLimit: config.largestRecording };
   route(app, 'PUT /api/recordings', limit, async ({ query: { name }, body }, reply) => {

@@ -3,6 +3,7 @@ import { inSection, type Command } from '../commands/command.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { useCaption } from './use-caption.ts';
+import { useTimesOf } from './use-times.ts';
 import { useSeveral } from './use-several.ts';
 
 export function captionCommands(): readonly Command[] {
@@ -10,6 +11,7 @@ export function captionCommands(): readonly Command[] {
   const dialogs = useDialogs();
   const caption = useCaption();
   const several = useSeveral();
+  const times = useTimesOf();
   return [
     ...inSection('One caption', [
       {
@@ -53,34 +55,41 @@ export function captionCommands(): readonly Command[] {
         id: 'begin-here',
         title: 'Begin this caption at the playhead',
         keys: ['Ctrl+['],
-        run: () => caption.beginHere(),
+        run: () => times.beginHere(),
       },
       {
         id: 'end-here',
         title: 'End this caption at the playhead',
         keys: ['Ctrl+]'],
-        run: caption.endHere,
+        run: times.endHere,
       },
       {
         id: 'begin-along',
         title: 'Begin here, and everything after goes along',
         keys: ['Alt+['],
         mac: [],
-        run: () => caption.beginHere(true),
+        run: () => times.beginHere(true),
       },
       {
         id: 'end-up-to-next',
         title: 'End just before the next caption',
         keys: ['Alt+]'],
         mac: [],
-        run: caption.endUpTo,
+        run: times.endUpTo,
       },
       {
         id: 'end-read',
         title: 'End where the text has been read',
         keys: ['Alt+Shift+]'],
         mac: [],
-        run: caption.endRead,
+        run: times.endRead,
+      },
+      {
+        id: 'to-speech',
+        title: 'Begin and end with its speech',
+        keys: ['Alt+Shift+['],
+        mac: [],
+        run: times.putToSpeech,
       },
       { id: 'split-here', title: 'Split at the playhead', keys: ['Ctrl+/'], run: caption.splitHere },
       {

@@ -1,5 +1,5 @@
 /** What holds for moving times in the job that is open. */
-import type { MoveRules, Timed } from '../../core/timing/move.ts';
+import type { Edge, Moved, MoveRules, Timed } from '../../core/timing/move.ts';
 import { wholeGap, type HouseStyle } from '../../core/style/style.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
@@ -33,4 +33,12 @@ export function withMoved(captions: readonly Caption[], changes: readonly Timed[
     const to = moved.get(c.id);
     return to ? { ...c, start: to.start, end: to.end } : c;
   });
+}
+
+/** What stopped an edge, as a sentence. */
+export function stoppedText(stopped: NonNullable<Moved['stopped']>, edge: Edge): string {
+  if (stopped === 'least') return 'A caption cannot be shorter than this.';
+  if (stopped === 'begin') return 'The recording begins here.';
+  if (stopped === 'end') return 'The recording ends here.';
+  return `The caption ${edge === 'start' ? 'before' : 'after'} it is in the way: move that first.`;
 }

@@ -3,17 +3,6 @@ import { joint } from '../../core/operations/joint.ts';
 import { splitting } from '../../core/operations/split.ts';
 import { captionAt } from '../../core/track/caption.ts';
 import { splitFor } from '../../core/track/heard.ts';
-import { timeNeeded } from '../../core/style/style.ts';
-import { seconds } from '../../core/time/clock.ts';
-import {
-  beginAllAt,
-  beginAt,
-  endAt,
-  endUpToNext,
-  endWhenRead,
-  type Moved,
-  type Timed,
-} from '../../core/timing/move.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { rangeOf } from '../reflow/scope.ts';
 import { useJob } from '../stores/job.ts';
@@ -24,7 +13,6 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
-import { moveRulesOf, retiming } from './retiming.ts';
 import { useSeveral } from './use-several.ts';
 
 export function useCaption() {
@@ -71,40 +59,6 @@ export function useCaption() {
         : `The lines of ${many === 1 ? 'one caption' : `${String(many)} captions`} break elsewhere now.`;
   }
 
-  /** One change of times, as one step. */
-  function retime(moved: Moved): void {
-    if (moved.changes.length > 0 && track.editable) track.change(retiming(moved.changes));
-  }
-  /** A caption as long as is usual from a moment on: its own times are made up as long as nobody has set them. */
-  const usualFrom = (at: number, { id }: Timed): Timed => ({
-    id,
-    start: at,
-    end: at + (job.job?.style.time.usual ?? 0),
-  });
-  /** @param along everything after it goes along */
-  function beginHere(along = false): void {
-    const here = place.caption;
-    if (!here || !job.job) return;
-    const at = Math.round(playback.time);
-    if (here.timing !== 'set') retime({ changes: [usualFrom(at, here)], stopped: null });
-    else retime(along ? beginAllAt(track.captions, place.index, at) : beginAt(here, at));
-  }
-  function endHere(): void {
-    const here = place.caption;
-    if (here && job.job) retime(endAt(here.timing === 'set' ? here : usualFrom(here.start, here), playback.time));
-  }
-  function endUpTo(): void {
-    if (job.job) retime(endUpToNext(track.captions, place.index, moveRulesOf(job.job)));
-  }
-  function endRead(): void {
-    const [open, here] = [job.job, place.caption];
-    if (!open || !here) return;
-    const needed = timeNeeded(here, open.style, open.style.reading.speed.target);
-    const moved = endWhenRead(track.captions, place.index, needed, moveRulesOf(open));
-    retime(moved);
-    if (moved.stopped) messages.remark = `It would need ${seconds(needed)}; the next caption is in the way.`;
-  }
-
   /** Splits the caption that is heard where the word began that was said as the key went down; playback goes on. */
   function splitHere(): void {
     const at = playback.time - (playback.runs() ? preferences.reaction : 0);
@@ -129,5 +83,5 @@ export function useCaption() {
     place.goTo(a.id, 'chosen');
   }
 
-  return { proof, unproof, unproofed, breakLines, beginHere, endHere, endUpTo, endRead, splitHere, join };
+  return { proof, unproof, unproofed, breakLines, splitHere, join };
 }

@@ -13,6 +13,7 @@ import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
 import { useMessages } from '../stores/messages.ts';
+import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
 import { gatherCommands } from './commands.ts';
 import JobHeader from './JobHeader.vue';
@@ -29,6 +30,7 @@ const messages = useMessages();
 const playback = usePlayback();
 const dialogs = useDialogs();
 const preferences = usePreferences();
+const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
@@ -77,6 +79,13 @@ const fetchRest = useWhenIdle(() => {
   fetchDialogs().catch(() => undefined);
 });
 watch(ready, (now) => now && fetchRest(), { immediate: true });
+/** The sound is listened through, once for all, when the page has nothing else to do. */
+const listen = useWhenIdle(() => void sound.want());
+watch(
+  () => ready.value && open.job?.recording?.hash,
+  (has) => has && listen(),
+  { immediate: true },
+);
 onBeforeUnmount(() => {
   stopListening();
   playback.pause();

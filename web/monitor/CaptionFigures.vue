@@ -9,9 +9,8 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
 import FigureBar from './FigureBar.vue';
-import { useTimes } from '../stores/times.ts';
+import TimeFields from './TimeFields.vue';
 
-const times = useTimes();
 const props = defineProps<{ caption: Caption }>();
 const job = useJob();
 const place = usePlace();
@@ -93,10 +92,9 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
   <section aria-label="Figures of the cursor caption">
     <h2 class="figures-head one-line row between wrap">
       <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
-      <span class="figures small plain soft">{{
-        caption.timing === 'set' ? `${times.clock(caption.start)} → ${times.clock(caption.end)}` : '▲ not timed'
-      }}</span>
+      <span v-if="caption.timing !== 'set'" class="figures small plain soft">▲ not timed</span>
     </h2>
+    <TimeFields :caption="caption" />
     <dl>
       <div v-for="row in rows" :key="row.name" class="figures-row row small">
         <dt>{{ row.name }}</dt>

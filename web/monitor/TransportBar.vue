@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import IconButton from '../controls/IconButton.vue';
 import SelectField from '../controls/SelectField.vue';
-import { Pause, Play, RotateCcw } from '@lucide/vue';
+import { ArrowDownToLine, ArrowUpToLine, Pause, Play, RotateCcw } from '@lucide/vue';
 import { useCommandList } from '../commands/command-list.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { rates, usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import TextButton from '../controls/TextButton.vue';
+import { useChosenEdge } from '../tape/chosen-edge.ts';
 import { useTimes } from '../stores/times.ts';
 
 const times = useTimes();
@@ -16,11 +17,16 @@ const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
 const { hint, keyOf } = useCommandList();
+const edge = useChosenEdge();
+const edges = [
+  { which: 'start', name: 'Hear begin', command: 'choose-begin', icon: ArrowUpToLine },
+  { which: 'end', name: 'Hear end', command: 'choose-end', icon: ArrowDownToLine },
+] as const;
 const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` }));
 </script>
 
 <template>
-  <div class="transport row">
+  <div class="transport row wrap">
     <IconButton
       main
       round
@@ -41,11 +47,22 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     >
       <RotateCcw :size="16" aria-hidden="true" />
     </IconButton>
+    <IconButton
+      v-for="{ which, name, command, icon } in edges"
+      :key="which"
+      :name="name"
+      :keys="keyOf(command)"
+      :aria-pressed="edge.edge === which"
+      :disabled="!place.caption || !job.recordingUrl"
+      @click="edge.edge === which ? edge.leave() : edge.choose(which)"
+    >
+      <component :is="icon" :size="16" aria-hidden="true" />
+    </IconButton>
     <SelectField
       :model-value="playback.rate"
       label="Playback speed"
       :options="speeds"
-      :width="54"
+      :width="48"
       bare
       @update:model-value="(rate) => rate !== null && playback.setRate(rate)"
     />
@@ -68,10 +85,10 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 
 <style scoped>
 .transport {
-  gap: 4px;
+  gap: 3px;
   flex: none;
-  height: 52px;
-  padding: 0 10px 0 12px;
+  min-height: 52px;
+  padding: 3px 8px 3px 12px;
 }
 .transport-play.ant-btn {
   width: 34px;
@@ -79,6 +96,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
   height: 34px;
 }
 .transport .ant-btn[aria-pressed] {
-  padding-inline: 6px;
+  min-width: 26px;
+  padding-inline: 5px;
 }
 </style>

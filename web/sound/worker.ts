@@ -1,6 +1,6 @@
 /** The worker’s side of reading sound. */
 import { answerQuestions } from '../background/worker-side.ts';
-import { readPeaks, SoundTrouble } from './read-sound.ts';
+import { readSound, SoundTrouble } from './read-sound.ts';
 
 export interface SoundRequest {
   readonly url: string;
@@ -9,6 +9,6 @@ export interface SoundRequest {
 }
 
 answerQuestions(
-  ({ url, length }: SoundRequest, progress) => readPeaks(url, length, progress),
+  ({ url, length }: SoundRequest, progress) => readSound(url, length, progress),
   (error) => (error instanceof SoundTrouble ? error.message : null),
 );

@@ -1,11 +1,13 @@
 /** Findings of the open track against the job's house style, looked at again only where an edit reached. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
+import { isTranslation } from '../../core/job/job.ts';
 import type { Finding, RuleContext } from '../../core/rules/finding.ts';
 import { finder, type Found } from '../../core/rules/finder.ts';
 import { noFindings } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { askTrackWorker } from '../background/track-client.ts';
+import { useSound } from './sound.ts';
 import { useJob } from './job.ts';
 import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';
@@ -17,6 +19,7 @@ export const useFindings = defineStore('findings', () => {
   const job = useJob();
   const track = useTrack();
   const preferences = usePreferences();
+  const sound = useSound();
   const { look, take, work } = finder();
   const context = computed<RuleContext | null>(() =>
     job.job
@@ -26,6 +29,7 @@ export const useFindings = defineStore('findings', () => {
           length: job.job.recording?.length ?? null,
           language: track.track?.language ?? job.job.language,
           doubtBelow: preferences.doubtBelow,
+          regions: track.track && isTranslation(track.track, job.job.language) ? null : sound.regions,
         }
       : null,
   );

@@ -7,6 +7,7 @@ export type ThemeChoice = 'system' | 'light' | 'dark';
 
 /** What draws an edge that is dragged on the tape. */
 export interface Snaps {
+  readonly speech: boolean;
   readonly words: boolean;
   readonly frames: boolean;
   readonly captions: boolean;
@@ -49,13 +50,14 @@ const fallback: KeptPreferences = {
   capitals: true,
   monitorWidth: null,
   reaction: 150,
-  snaps: { words: true, frames: true, captions: true, playhead: true },
+  snaps: { speech: true, words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
 
 function kept(): KeptPreferences {
   try {
-    return { ...fallback, ...(JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<KeptPreferences>) };
+    const found = JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<KeptPreferences>;
+    return { ...fallback, ...found, snaps: { ...fallback.snaps, ...found.snaps } };
   } catch {
     return fallback;
   }

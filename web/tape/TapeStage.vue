@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
+import { ChevronDown, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
 import IconButton from '../controls/IconButton.vue';
+import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlayback } from '../playback/playback.ts';
 import { usePlace } from '../stores/place.ts';
@@ -16,11 +17,25 @@ const playback = usePlayback();
 const preferences = usePreferences();
 const timing = useTiming();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
-  ['words', 'Words', 'Edges rest where a word begins or ends'],
-  ['frames', 'Frames', 'Edges rest at a picture'],
-  ['captions', 'Captions', 'Edges rest the smallest gap from the next caption'],
-  ['playhead', 'Playhead', 'Edges rest at the playhead'],
+  ['speech', 'Speech', 'where speech begins or ends'],
+  ['words', 'Words', 'where a word begins or ends'],
+  ['frames', 'Frames', 'at a picture'],
+  ['captions', 'Captions', 'the smallest gap from the next'],
+  ['playhead', 'Playhead', 'where the playhead is'],
 ];
+const entries = computed(() =>
+  snaps.map(([key, title, detail]) => ({
+    key,
+    title: `${title} ${preferences.snaps[key] ? '✓' : '· off'}`,
+    detail,
+  })),
+);
+const snapping = computed(() => {
+  const on = snaps.filter(([key]) => preferences.snaps[key]);
+  if (on.length === snaps.length) return 'Snap to all';
+  return on.length === 0 ? 'Snap to nothing' : `Snap to ${on.map(([, title]) => title.toLowerCase()).join(', ')}`;
+});
+const missing = computed(() => timing.unwritten.value.length);
 const onPage = computed(() => {
   const seconds = view.span / 1000;
   if (seconds < 9.95) return `${seconds.toFixed(1)} s on the page`;
@@ -49,16 +64,20 @@ const toggle = (key: keyof Snaps): void => {
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
     <span class="spring"></span>
-    <Magnet :size="16" class="soft" aria-hidden="true" />
-    <TextButton
-      v-for="[key, title, tip] in snaps"
-      :key="key"
-      :tip="`${tip}; hold Alt while dragging for none`"
-      :pressed="preferences.snaps[key]"
-      :aria-label="`Snap to ${title.toLowerCase()}`"
-      @click="toggle(key)"
+    <MenuButton
+      :entries="entries"
+      menu-name="Edges that are dragged snap to"
+      @select="(key) => toggle(key as keyof Snaps)"
     >
-      {{ title }}{{ preferences.snaps[key] ? ' ✓' : '' }}
+      <Magnet :size="15" aria-hidden="true" /> <span class="cut snapping">{{ snapping }}</span>
+      <ChevronDown :size="13" aria-hidden="true" />
+    </MenuButton>
+    <TextButton
+      v-if="missing > 0"
+      tip="An empty caption for every stretch of speech that has none"
+      @click="timing.insertForSpeech()"
+    >
+      New for speech ({{ missing }})
     </TextButton>
     <TextButton tip="New caption at the playhead" @click="timing.insertHere()">New caption</TextButton>
   </div>
@@ -69,5 +88,8 @@ const toggle = (key: keyof Snaps): void => {
 .zoom {
   min-width: 108px;
   text-align: center;
+}
+.snapping {
+  max-width: 190px;
 }
 </style>

@@ -14,7 +14,7 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { useView } from '../stores/view.ts';
-import { useSound } from '../sound/use-sound.ts';
+import { useSound } from '../stores/sound.ts';
 import { useChosenEdge } from './chosen-edge.ts';
 import { keyStepOf, withMoved } from '../captions/retiming.ts';
 import { columns, paintTape } from './paint.ts';
@@ -79,6 +79,7 @@ function draw(): void {
       length: view.length,
       rate: job.job.rate,
       peaks: sound.peaks,
+      speech: sound.regions?.speech ?? null,
       bars: asBars.value
         ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
         : [],
@@ -98,7 +99,6 @@ const wantsStill = matchMedia('(prefers-reduced-motion: reduce)');
 onMounted(() => {
   if (tape.value) watcher.observe(tape.value);
   if (place.caption) view.show(place.caption.start, place.caption.end);
-  void sound.want();
   void document.fonts.ready.then(draw);
   tape.value?.focus({ preventScroll: true });
 });
@@ -108,7 +108,18 @@ onBeforeUnmount(() => {
   drag.cancel();
   inSight.ends = null;
 });
-watch([() => view.from, () => view.span, () => view.height, shown, () => sound.peaks, () => preferences.dark], draw);
+watch(
+  [
+    () => view.from,
+    () => view.span,
+    () => view.height,
+    shown,
+    () => sound.peaks,
+    () => sound.regions,
+    () => preferences.dark,
+  ],
+  draw,
+);
 watch([() => view.from, () => view.span, () => view.height, () => playback.time], movePlayhead, {
   flush: 'post',
   immediate: true,

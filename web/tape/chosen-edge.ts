@@ -7,14 +7,7 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
-import { keyStepOf, moveRulesOf, retiming } from '../captions/retiming.ts';
-
-const stops = {
-  neighbour: 'The next caption is in the way: no further without moving that.',
-  least: 'A caption cannot be shorter than this.',
-  begin: 'The recording begins here.',
-  end: 'The recording ends here.',
-} as const;
+import { keyStepOf, moveRulesOf, retiming, stoppedText } from '../captions/retiming.ts';
 
 export const useChosenEdge = defineStore('chosen-edge', () => {
   const job = useJob();
@@ -61,7 +54,7 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
       moveRulesOf(job.job),
     );
     if (changes.length > 0) track.change(retiming(changes), true);
-    if (stopped) messages.remark = stops[stopped];
+    if (stopped) messages.remark = stoppedText(stopped, edge.value);
     if (at.value !== null) playback.moveLoop(at.value);
   }
   /** How far a key moves the edge: a picture, a tenth of a second with Shift, a second with Ctrl, in ms. */

@@ -24,6 +24,7 @@ export function tapeCommands(): readonly Command[] {
       run: () => edge.choose('end'),
     },
     { id: 'new-here', title: 'New caption at the playhead', keys: ['Ctrl+Shift+Space'], run: timing.insertHere },
+    { id: 'new-for-speech', title: 'New captions where speech has none', keys: [], run: timing.insertForSpeech },
     { id: 'tape-to-playhead', title: 'Tape: back to the playhead', keys: [], run: timing.toPlayhead },
     { id: 'tape-closer', title: 'Tape: closer', keys: [], run: () => view.closer(playback.time) },
     { id: 'tape-further', title: 'Tape: further away', keys: [], run: () => view.further(playback.time) },

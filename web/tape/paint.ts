@@ -1,5 +1,7 @@
 /** Paints what is many on the tape: the ruler, faint lines across, and captions too small to be read as blocks. */
 import { formatClock } from '../../core/time/clock.ts';
+import { stretchesIn } from '../../core/speech/heard-under.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
 import { peakWithin, type Peaks } from '../../core/speech/peaks.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Timed } from '../../core/timing/move.ts';
@@ -20,6 +22,8 @@ export interface TapePicture {
   readonly rate: FrameRate;
   /** How loud it is; null while that is not known. */
   readonly peaks: Peaks | null;
+  /** Where somebody speaks; null while that is not known. */
+  readonly speech: readonly Stretch[] | null;
   /** Captions to be drawn as bars, where there are too many to be read. */
   readonly bars: readonly (Timed & { readonly alarm: boolean })[];
 }
@@ -37,9 +41,15 @@ export function paintTape(canvas: HTMLCanvasElement, picture: TapePicture): void
   const [top, foot] = [Math.max(0, yOf(0)), Math.min(height, yOf(length))];
 
   context.fillStyle = token('reed-wash');
-  context.globalAlpha = 0.45;
+  context.globalAlpha = 0.35;
   context.fillRect(columns.sound, top, columns.soundWidth, Math.max(0, foot - top));
   context.globalAlpha = 1;
+  for (const { start, end } of stretchesIn(picture.speech ?? [], from, from + height / perMs)) {
+    context.fillStyle = token('reed-wash');
+    context.fillRect(columns.sound, yOf(start), columns.soundWidth, Math.max(1, (end - start) * perMs));
+    context.fillStyle = token('reed');
+    context.fillRect(columns.sound, yOf(start), 2, Math.max(1, (end - start) * perMs));
+  }
 
   if (picture.peaks) {
     context.fillStyle = token('sound');

@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../core/timing/move.ts';
+import { stretchesIn } from '../../core/speech/heard-under.ts';
 import { snapTo, type SnapTarget } from '../../core/timing/snap.ts';
 import { nearestFrame } from '../../core/time/timecode.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -10,6 +11,7 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useSelection } from '../stores/selection.ts';
+import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
 import { moveRulesOf, retiming } from '../captions/retiming.ts';
 import { useTapeView } from './tape-view.ts';
@@ -40,6 +42,8 @@ interface Held {
 
 /** Targets draw from so many px away. */
 const reach = 8;
+/** What lies further away than this, in ms, draws nothing. */
+const nearby = 60_000;
 const unmoved: Moved = { changes: [], stopped: null };
 
 export const useDrag = defineStore('tape-drag', () => {
@@ -50,6 +54,7 @@ export const useDrag = defineStore('tape-drag', () => {
   const selection = useSelection();
   const playback = usePlayback();
   const preferences = usePreferences();
+  const sound = useSound();
 
   const held = shallowRef<Held | null>(null);
   const caption = computed(() => held.value?.captions[held.value.index] ?? null);
@@ -77,16 +82,20 @@ export const useDrag = defineStore('tape-drag', () => {
     place.enter(here.id);
   }
 
-  /** What may draw the edge: beginnings and ends of words, neighbours with the smallest gap, the playhead. */
+  /** What may draw the edge: where speech and words begin and end, neighbours with the smallest gap, the playhead. */
   function* targets({ captions, index, handle }: Held, near: number, gap: number): Generator<SnapTarget> {
     const { snaps } = preferences;
     const begins = handle !== 'end';
+    const { lead, linger } = job.job?.style.time ?? { lead: 0, linger: 0 };
+    if (snaps.speech)
+      for (const s of stretchesIn(sound.regions?.speech ?? [], near - nearby, near + nearby))
+        yield { at: begins ? s.start - lead : s.end + linger, what: 'speech' };
     if (snaps.words)
       for (const c of captions.slice(Math.max(0, index - 2), index + 3))
         for (const w of c.words) yield { at: begins ? w[2] : w[3], what: 'word' };
     if (snaps.captions)
       for (const [i, c] of captions.entries()) {
-        if (i === index || Math.abs(c.start - near) > 60_000) continue;
+        if (i === index || Math.abs(c.start - near) > nearby) continue;
         yield { at: begins ? c.end + gap : c.start - gap, what: 'caption' };
       }
     if (snaps.playhead) yield { at: playback.time, what: 'playhead' };

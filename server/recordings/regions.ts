@@ -1,0 +1,38 @@
+/** Where speech and other sound is in recordings: heard by a page, kept by the hash of the recording, so that it is done once. */
+import type { FastifyInstance } from 'fastify';
+import Joi from 'joi';
+import type { Knex } from 'knex';
+import { most } from '../../core/contract/limits.ts';
+import { decodeRegions, regionsMethod } from '../../core/speech/regions.ts';
+import { writing } from '../database/writing.ts';
+import { missing } from '../http/errors.ts';
+import { route } from '../http/route.ts';
+import { byHash, objectOf } from '../http/validation.ts';
+import { setBasis } from '../counts/basis.ts';
+import { keptRegions, type RegionsRow } from '../counts/kept-regions.ts';
+import { recordingOf } from './store.ts';
+
+// What stands in them is read by the decoder in core.
+const body = objectOf<{ readonly speech: readonly unknown[]; readonly sound: readonly unknown[] }>({
+  speech: Joi.array().max(most.stretches).required(),
+  sound: Joi.array().max(most.stretches).required(),
+});
+
+export function regions(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
+  route(app, 'PUT /api/recordings/:hash/regions', { params: byHash, body }, async ({ params: { hash }, body }) => {
+    const row: RegionsRow = { hash, method: regionsMethod, regions: JSON.stringify(decodeRegions(body)) };
+    await writing(db, async (tx) => {
+      await recordingOf(tx, hash);
+      await tx('regions').insert(row).onConflict('hash').merge();
+      await setBasis(tx, { recording: hash });
+    });
+    return null;
+  });
+
+  route(app, 'GET /api/recordings/:hash/regions', { params: byHash }, async ({ params: { hash } }) => {
+    const kept = await keptRegions(db, hash);
+    if (!kept) throw missing('Where speech is in this recording');
+    return kept;
+  });
+  done();
+}

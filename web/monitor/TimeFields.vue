@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { computed, reactive, watch } from 'vue';
+import type { Caption } from '../../core/track/caption.ts';
+import { useTimesOf, type TimeField } from '../captions/use-times.ts';
+import TextField from '../controls/TextField.vue';
+import { useTimes } from '../stores/times.ts';
+import { useTrack } from '../stores/track.ts';
+
+/** Begin, end and duration of the cursor caption, to be read and to be typed in any usual form. */
+const props = defineProps<{ caption: Caption }>();
+const track = useTrack();
+const times = useTimes();
+const { type } = useTimesOf();
+
+const isTimed = computed(() => props.caption.timing === 'set');
+const shown = computed<Readonly<Record<TimeField, string>>>(() => {
+  const { start, end } = props.caption;
+  if (!isTimed.value) return { start: '', end: '', duration: '' };
+  return { start: times.clock(start), end: times.clock(end), duration: ((end - start) / 1000).toFixed(2) };
+});
+const fields: readonly (readonly [TimeField, string])[] = [
+  ['start', 'Begin'],
+  ['end', 'End'],
+  ['duration', 'Lasts'],
+];
+const typed = reactive<Record<TimeField, string>>({ ...shown.value });
+const faults = reactive<Record<TimeField, string | null>>({ start: null, end: null, duration: null });
+const fault = computed(() => faults.start ?? faults.end ?? faults.duration);
+
+function reset(field: TimeField): void {
+  typed[field] = shown.value[field];
+  faults[field] = null;
+}
+/** What was typed counts when it is left; what cannot be a time stays, with what is wrong with it. */
+function take(field: TimeField): void {
+  if (typed[field].trim() === shown.value[field]) reset(field);
+  else {
+    faults[field] = type(field, typed[field]);
+    if (faults[field] === null) reset(field);
+  }
+}
+watch([() => props.caption.id, shown], ([id], [before]) => {
+  for (const [field] of fields) if (id !== before || faults[field] === null) reset(field);
+});
+</script>
+
+<template>
+  <div class="times row top">
+    <label v-for="[field, title] in fields" :key="field" class="small">
+      <span class="soft">{{ title }}</span>
+      <TextField
+        v-model="typed[field]"
+        small
+        class="figures"
+        :label="`${title} of caption`"
+        :placeholder="isTimed ? '' : 'not timed'"
+        :disabled="!track.editable"
+        :aria-invalid="faults[field] !== null || undefined"
+        :aria-describedby="faults[field] === null ? undefined : 'times-fault'"
+        @keydown.enter.stop="take(field)"
+        @keydown.escape.stop="reset(field)"
+        @blur="take(field)"
+      />
+    </label>
+  </div>
+  <p v-if="fault" id="times-fault" class="small bad" role="alert">{{ fault }}</p>
+</template>
+
+<style scoped>
+.times {
+  margin-top: 6px;
+}
+label {
+  flex: 1 1 0;
+}
+</style>
