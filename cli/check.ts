@@ -15,8 +15,12 @@ export const check: CommandLine = (words, terminal) => {
   let made = 0;
   const file = readCaptionFile(terminal, path, given, style);
   const captions = withIds(file.captions, () => String(made++));
+  const context = contextOf(terminal, given, style, file.language);
+  // Without the recording, nothing is held against its sound.
+  const asked = activeRules(style).filter(({ rule }) => rule.group !== 'Sound' || !rule.ofTime || context.regions);
+  const unheard = activeRules(style).length - asked.length;
   const place = new Map(captions.map((c, i) => [c.id, i]));
-  const { byCaption, must } = findIn(captions, contextOf(given, style, file.language));
+  const { byCaption, must } = findIn(captions, context);
   const findings: readonly Finding[] = captions.flatMap((c) => byCaption.get(c.id) ?? []);
   const indexes = (f: Finding): number[] => f.captions.map((id) => place.get(id) ?? 0);
   if (given.flags.has('json')) {
@@ -32,7 +36,7 @@ export const check: CommandLine = (words, terminal) => {
         findings: report,
         captions: captions.length,
         style: style.name,
-        rules: activeRules(style).map(({ rule }) => rule.id),
+        rules: asked.map(({ rule }) => rule.id),
       }),
     );
   } else {
@@ -43,6 +47,8 @@ export const check: CommandLine = (words, terminal) => {
     terminal.say(
       `${counted(must, 'finding')} and ${counted(findings.length - must, 'piece')} of advice in ${counted(captions.length, 'caption')}, against ${style.name}\n`,
     );
+    if (unheard > 0)
+      terminal.say(`Not held against the sound (${counted(unheard, 'rule')}): name the recording with --sound FILE.\n`);
   }
   return must > 0 ? 1 : 0;
 };

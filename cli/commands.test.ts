@@ -13,6 +13,13 @@ function at(files: Record<string, string | Uint8Array>, ...words: string[]) {
       if (file === undefined) throw new CannotDo(`${path} could not be read: there is no such file.`);
       return typeof file === 'string' ? new TextEncoder().encode(file) : file;
     },
+    open(path, use) {
+      const file = files[path];
+      if (typeof file !== 'object') throw new CannotDo(`${path} could not be read: there is no such file.`);
+      return use({ size: file.length, read: (from, length) => file.subarray(from, from + length) });
+    },
+    asWav: () => null,
+    voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
     write: (path, text) => (written[path] = text),
     say: (text) => (said += text),
     mutter: (text) => (muttered += text),
@@ -168,7 +175,7 @@ describe('fenwix check', () => {
     });
     const own = at({}, 'styles', 'lecture-38').said.replaceAll('"limit": 38', '"limit": 4');
     expect(at({ a: srt, 'own.json': own }, 'check', 'a', '--style', 'own.json').said).toContain('line-too-long');
-    const wrong = own.replace('"limit": 4', '"limit": "wide"').replace('"version": 2,', '"versions": 2,');
+    const wrong = own.replace('"limit": 4', '"limit": "wide"').replace('"version": 3,', '"versions": 3,');
     expect(at({ a: srt, 'own.json': wrong }, 'check', 'a', '--style', 'own.json').muttered).toBe(
       'own.json is not a house style:\n  version: missing; expected a number from 1 to 1000000.\n  text.lineLength.limit: expected a number from 1 to 1000.\n  versions: not a part of a house style.\n',
     );
@@ -247,5 +254,36 @@ describe('what cannot be done', () => {
 
 it('lists the house styles, and prints one as a file', () => {
   expect(at({}, 'styles').said).toContain('lecture-38  Lecture 38: 38 characters a line');
-  expect(JSON.parse(at({}, 'styles', 'lecture-38').said)).toMatchObject({ schema: 2, id: 'lecture-38' });
+  expect(JSON.parse(at({}, 'styles', 'lecture-38').said)).toMatchObject({ schema: 3, id: 'lecture-38' });
+});
+
+describe('fenwix regions', () => {
+  const wav = new Uint8Array(readFileSync('fixtures/speech/night-school.wav'));
+
+  it('gives where speech is in milliseconds, and says it on the clock', () => {
+    const { length, speech, sound } = JSON.parse(at({ 'a.wav': wav }, 'regions', 'a.wav', '--json').said) as {
+      length: number;
+      speech: { start: number; end: number }[];
+      sound: unknown[];
+    };
+    expect([length, speech.length, sound]).toEqual([7993, 3, []]);
+    expect(at({ 'a.wav': wav }, 'regions', 'a.wav').said).toMatch(
+      /^a\.wav: 00:07\.99, 3 stretches of speech\n00:01\.50 – 00:03\.\d\d  speech\n/,
+    );
+  });
+
+  it('says what it cannot read', () => {
+    const { ending, muttered } = at({ 'a.flac': new Uint8Array(40) }, 'regions', 'a.flac');
+    expect(ending).toBe(2);
+    expect(muttered).toContain('WAV files of 16-bit samples');
+  });
+
+  it('lets captions be checked against the sound, and says where they were not', () => {
+    const early = '1\n00:00:00,100 --> 00:00:01,300\nThe gate is shut.\n';
+    expect(at({ 'a.srt': early }, 'check', 'a.srt').said).toContain('Not held against the sound (2 rules)');
+    const { said } = at({ 'a.srt': early, 'a.wav': wav }, 'check', 'a.srt', '--sound', 'a.wav');
+    expect(said).toContain('Speech is heard in 0 % of its time');
+    expect(said).toMatch(/2\.\d\d s of speech after this caption has no caption/);
+    expect(said).not.toContain('Not held against');
+  });
 });

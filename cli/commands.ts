@@ -6,6 +6,7 @@ import { convert } from './convert.ts';
 import type { CommandLine, Terminal, Ending } from './terminal.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
+import { regions } from './regions.ts';
 import { styles } from './styles.ts';
 
 const list = (of: readonly { readonly name: string; readonly title: string }[]): string =>
@@ -16,6 +17,7 @@ fenwix convert IN OUT [--to FORMAT]  writes captions in another format, and says
 fenwix check FILE [--json]       what does not meet a house style
 fenwix repair IN OUT [--json]    repairs what does not meet a house style, and says what it could not
 fenwix reflow IN OUT [--all]     reflows captions that do not meet a house style
+fenwix regions FILE [--json]     where speech and other sound is in a recording
 fenwix styles [NAME] [--json]    the house styles, or one as a file
 
 Reading takes
@@ -24,6 +26,8 @@ Reading takes
   --rescue            recovers cues that the rules of WebVTT skip
   --unroll            shows each word of rolling and word-by-word captions once
   --style NAME|FILE   the house style, lecture-38 where none is named
+check and repair also take
+  --sound FILE        the recording, to hold the captions against what is heard in it
 convert also takes
   --language TAG      the language of the captions, as en-GB
   --leave-out WHAT    notes, labels, or notes,labels
@@ -40,7 +44,7 @@ Written: ${list(writable)}
 left (or, with --strict, for loss), 2 when something could not be done.
 `;
 
-const commands: Readonly<Record<string, CommandLine>> = { read, convert, check, repair, reflow, styles };
+const commands: Readonly<Record<string, CommandLine>> = { read, convert, check, repair, reflow, regions, styles };
 
 /** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
 export function run(words: readonly string[], terminal: Terminal): Ending {

@@ -2,19 +2,34 @@
 import type { RuleContext } from '../core/rules/finding.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import { parseRate, usualRate } from '../core/time/frames.ts';
+import { listen } from './regions.ts';
+import type { Terminal } from './terminal.ts';
 import { CannotDo, type ParsedArguments } from './arguments.ts';
 
 /** Options of every command that looks for findings. */
-export const contextOptions = ['language', 'rate'] as const;
-export const contextUsage = '[--language TAG] [--rate FPS]';
+export const contextOptions = ['language', 'rate', 'sound'] as const;
+export const contextUsage = '[--language TAG] [--rate FPS] [--sound FILE]';
 
 /**
  * @param language what the file says it is in
  * @throws {CannotDo} when the rate is none
  */
-export function contextOf({ values }: ParsedArguments, style: HouseStyle, language: string | null): RuleContext {
+export function contextOf(
+  terminal: Terminal,
+  { values }: ParsedArguments,
+  style: HouseStyle,
+  language: string | null,
+): RuleContext {
   const said = values['rate'];
   const rate = said === undefined ? usualRate : parseRate(said);
   if (!rate) throw new CannotDo(`“${said ?? ''}” is not a frame rate. Say it as 25, 29.97 or 30000/1001.`);
-  return { style, rate, length: null, language: values['language'] ?? language };
+  const sound = values['sound'];
+  const heard = sound === undefined ? null : listen(terminal, sound);
+  return {
+    style,
+    rate,
+    length: heard?.length ?? null,
+    language: values['language'] ?? language,
+    regions: heard?.regions ?? null,
+  };
 }

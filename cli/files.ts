@@ -100,4 +100,4 @@ export const titleOf = (path: string): string =>
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** `1 caption`, `2 captions`. */
-export const counted = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;
+export const counted = (n: number, one: string, many = `${one}s`): string => `${String(n)} ${n === 1 ? one : many}`;

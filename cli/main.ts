@@ -1,6 +1,10 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { closeSync, fstatSync, mkdtempSync, openSync, readFileSync, readSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
+import type { OpenFile } from './terminal.ts';
 
 function attempt<T>(path: string, doing: string, deed: () => T): T {
   try {
@@ -18,10 +22,61 @@ function attempt<T>(path: string, doing: string, deed: () => T): T {
   }
 }
 
+function open<T>(path: string, use: (file: OpenFile) => T): T {
+  const fd = attempt(path, 'read', () => openSync(path, 'r'));
+  try {
+    const { size } = fstatSync(fd);
+    return use({
+      size,
+      read(at, length) {
+        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - at)));
+        const read = attempt(path, 'read', () => readSync(fd, bytes, 0, bytes.length, at));
+        return bytes.subarray(0, read);
+      },
+    });
+  } finally {
+    closeSync(fd);
+  }
+}
+
+/** By ffmpeg into a file of its own, which goes again: hours of sound have no place in memory. */
+function asWav<T>(path: string, use: (file: OpenFile) => T): T | null {
+  const folder = mkdtempSync(join(tmpdir(), 'fenwix-sound-'));
+  const wav = join(folder, 'sound.wav');
+  try {
+    const how = [
+      '-v',
+      'error',
+      '-nostdin',
+      '-i',
+      `file:${path}`,
+      '-vn',
+      '-ac',
+      '1',
+      '-ar',
+      '16000',
+      '-c:a',
+      'pcm_s16le',
+      wav,
+    ];
+    return spawnSync('ffmpeg', how, { stdio: 'ignore' }).status === 0 ? open(wav, use) : null;
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function voiceNet(): ArrayBuffer {
+  const bytes = readFileSync(new URL('../core/speech/voice-net.bin', import.meta.url));
+  return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
+}
+
 process.exitCode = run(process.argv.slice(2), {
   read: (path) => attempt(path, 'read', () => readFileSync(path === '-' ? 0 : path)),
   write: (path, text) =>
     attempt(path, 'written', () => (path === '-' ? void process.stdout.write(text) : writeFileSync(path, text))),
+  open,
+  asWav,
+  voiceNet,
   say: (text) => void process.stdout.write(text),
   mutter: (text) => void process.stderr.write(text),
 });

@@ -44,7 +44,7 @@ function bring(
   const target = targetOf(given.values['to'], out);
   const style = styleAsked(terminal, given.values['style']);
   const file = readCaptionFile(terminal, from, given, style);
-  const context = contextOf(given, style, file.language);
+  const context = contextOf(terminal, given, style, file.language);
   let made = 0;
   const newId = (): string => String(++made);
   const before = withIds(file.captions, newId);

@@ -42,8 +42,17 @@ describe('a house style from a file', () => {
     expect(keptStyle({ schema: 1 })).toBe(plainStyle);
   });
 
+  it('of the second version holds nothing against the sound that it did not', () => {
+    const { sound, time, ...rest } = plainStyle;
+    const { lead, linger, ...times } = time;
+    const { style } = decodeStyle({ ...rest, schema: 2, time: times });
+    expect(Object.values(style?.sound ?? {}).map((s) => s.severity)).toEqual(['off', 'off', 'off']);
+    expect(style?.time).toEqual(time);
+    expect([lead, linger, sound.uncovered.severity]).toEqual([style?.time.lead, style?.time.linger, 'should']);
+  });
+
   it.each<[string, unknown, string[]]>([
-    ['a later version', { ...plainStyle, schema: 3 }, ['schema: 3 is of a later Fenwix; this one reads up to 2.']],
+    ['a later version', { ...plainStyle, schema: 4 }, ['schema: 4 is of a later Fenwix; this one reads up to 3.']],
     ['an unknown field', change('text.font', 'big'), ['text.font: not a part of a house style.']],
     [
       'a limit that is none',

@@ -1,0 +1,87 @@
+import { plainStyle } from '../style/shipped.ts';
+import { usualRate } from '../time/frames.ts';
+import { caption, type Caption } from '../track/caption.ts';
+import type { Regions } from '../speech/regions.ts';
+import type { HouseStyle } from '../style/style.ts';
+import { finder, findIn } from './finder.ts';
+
+const style: HouseStyle = {
+  ...plainStyle,
+  sound: { ...plainStyle.sound, undescribed: { limit: 2000, severity: 'should' } },
+  time: { ...plainStyle.time, sync: { early: 500, late: 250, severity: 'should' } },
+};
+const wanted = new Set(['speech-without-caption', 'caption-without-speech', 'sound-without-note', 'early', 'late']);
+const at = (id: string, start: number, end: number, text = 'Wait here.'): Caption => caption({ id, start, end, text });
+/** What is held against the sound, as `rule of caption`. */
+const found = (captions: readonly Caption[], regions: Regions | null, length = 60_000): string[] =>
+  [...findIn(captions, { style, rate: usualRate, length, language: 'en', regions }).byCaption.entries()].flatMap(
+    ([id, findings]) => findings.filter((f) => wanted.has(f.rule)).map((f) => `${f.rule} of ${id}`),
+  );
+const speech = (...times: readonly (readonly [number, number])[]): Regions => ({
+  speech: times.map(([start, end]) => ({ start, end })),
+  sound: [],
+});
+
+it('tells speech of 0.6 s with no caption: before the first, between two, after the last', () => {
+  const two = [at('a', 2000, 3000), at('b', 6000, 7000)];
+  const under = [2000, 3000] as const;
+  expect(found(two, speech(under, [6000, 7000]))).toEqual([]);
+  expect(found(two, speech([500, 1100], under, [6000, 7000]))).toEqual(['speech-without-caption of a']);
+  expect(found(two, speech(under, [4000, 4599], [6000, 7000]))).toEqual([]);
+  expect(found(two, speech(under, [4000, 4600], [6000, 7000]))).toEqual(['speech-without-caption of a']);
+  expect(found(two, speech(under, [6000, 7000], [9000, 9700]))).toEqual(['speech-without-caption of b']);
+});
+
+it('lets a stretch be that is more than half covered, unless a whole sentence of it is not', () => {
+  const one = [at('a', 2000, 4000)];
+  expect(found(one, speech([2000, 5500]))).toEqual([]);
+  expect(found(one, speech([2000, 5800]))).toEqual(['speech-without-caption of a']);
+});
+
+it('tells a caption with under a tenth of speech, but not a sound note', () => {
+  expect(found([at('a', 2000, 4000)], speech([3900, 4000]))).toContain('caption-without-speech of a');
+  expect(found([at('a', 2000, 4000)], speech([2000, 2200]))).toEqual([]);
+  expect(found([at('a', 2000, 4000, '[water rushing]')], speech())).toEqual([]);
+});
+
+it('tells sound of 2 s with no note, once, by the caption in whose time it begins', () => {
+  const sound = (start: number, end: number): Regions => ({
+    speech: [
+      { start: 1000, end: 3000 },
+      { start: 9000, end: 10_000 },
+    ],
+    sound: [{ start, end }],
+  });
+  const two = [at('a', 1000, 3000), at('b', 9000, 10_000)];
+  expect(found(two, sound(4000, 6000))).toEqual(['sound-without-note of a']);
+  expect(found(two, sound(4000, 5999))).toEqual([]);
+  expect(found([at('a', 1000, 3000), at('n', 4500, 5500, '[horn]'), at('b', 9000, 10_000)], sound(4000, 6000))).toEqual(
+    [],
+  );
+});
+
+it('tells how late a caption is against the speech it begins with, where no word has a time', () => {
+  expect(found([at('a', 1300, 3000)], speech([1000, 3000]))).toEqual(['late of a']);
+  expect(found([at('a', 400, 3000)], speech([1000, 3000]))).toEqual(['early of a']);
+  // The second begins in mid-speech: the speech is the first one's.
+  expect(found([at('a', 1000, 2000), at('b', 2080, 3000)], speech([1000, 3000]))).toEqual([]);
+});
+
+it('holds nothing against a sound nobody has heard, and nothing against captions that are not timed', () => {
+  expect(found([at('a', 2000, 4000)], null)).toEqual([]);
+  expect(found([{ ...at('a', 2000, 4000), timing: 'provisional' }], speech([9000, 9900]))).toEqual([]);
+});
+
+it('tells the same after an edit as from the beginning', () => {
+  const captions = [at('a', 1000, 3000), at('b', 5000, 6000), at('c', 9000, 10_000)];
+  const context = {
+    style,
+    rate: usualRate,
+    length: 20_000,
+    language: 'en',
+    regions: speech([1000, 3000], [5000, 6000], [9000, 10_000]),
+  };
+  const { look } = finder();
+  for (const track of [captions, captions.filter((c) => c.id !== 'b'), captions])
+    expect(look(track, context).byCaption).toEqual(findIn(track, context).byCaption);
+});
