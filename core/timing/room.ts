@@ -28,3 +28,18 @@ export function roomAt(
   if (last - start >= shortest) return { start, end: Math.min(last, start + usual) };
   return { blockedBy: next ?? before ?? { id: '', start: length, end: length }, room: Math.max(0, last - start) };
 }
+
+/** Times of a new caption that ends right before another, as `roomAt`. */
+export function roomBefore(
+  captions: readonly Timed[],
+  here: Timed,
+  usual: number,
+  shortest: number,
+  { gap }: Pick<MoveRules, 'gap'>,
+): Room {
+  const before = captions.findLast((c) => c.id !== here.id && c.start <= here.start && c.end <= here.start);
+  const end = here.start - gap;
+  const first = before ? before.end + gap : 0;
+  if (end - first >= shortest) return { start: Math.max(first, end - usual), end };
+  return { blockedBy: before ?? here, room: Math.max(0, end - first) };
+}

@@ -91,7 +91,7 @@ export function captionCommands(): readonly Command[] {
         mac: [],
         run: times.putToSpeech,
       },
-      { id: 'split-here', title: 'Split at the playhead', keys: ['Ctrl+/'], run: caption.splitHere },
+      { id: 'split-here', title: 'Split at the playhead', keys: ['Ctrl+/', 'd'], run: caption.splitHere },
       {
         id: 'break-lines',
         title: 'Break lines again',

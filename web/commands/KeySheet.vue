@@ -90,6 +90,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
 const ways = [
   ['hearsDoubt', 'Play a doubtful word when you move to it'],
   ['holdWhileTyping', 'Pause while you type, and go on after'],
+  ['singleKeys', 'On the tape, letters alone are commands'],
   ['capitals', 'Capital letter after the end of a sentence, as you type'],
   ['keepsProof', 'A proofed caption stays proofed when it is changed'],
 ] as const;

@@ -19,11 +19,13 @@ export interface Command {
   readonly id: string;
   readonly section: (typeof sections)[number];
   readonly title: string;
-  /** As the keyboard says it: `Ctrl+Shift+ArrowUp`, or a key alone for outside text. */
+  /** As the keyboard says it: `Ctrl+Shift+ArrowUp`, or a key alone for outside text; a letter alone is for the tape. */
   readonly keys: readonly string[];
   /** The keys on a Mac, where they are others: those above are the system’s or the browser’s there. */
   readonly mac?: readonly string[];
   readonly run: () => void;
+  /** What the key does as it is let go; held, it runs once however long. */
+  readonly release?: () => void;
 }
 
 /** A command with what its section and its keys would be on their own. */

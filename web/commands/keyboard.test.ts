@@ -21,7 +21,7 @@ const gathered = gatherCommands({ push: () => Promise.resolve() } as unknown as 
 const commands = withKeysOf(gathered, false);
 const onMac = withKeysOf(gathered, true);
 const id = (event: ReturnType<typeof press>, inText = false, onControl = false) =>
-  commandFor(commands, event, { inText, onControl, mac: false })?.id;
+  commandFor(commands, event, { inText, onControl, mac: false, onTape: false })?.id;
 
 describe('keys', () => {
   it.each([
@@ -43,9 +43,17 @@ describe('keys', () => {
     expect(id(press('F8'), true)).toBe('finding');
   });
 
+  it('of a letter alone are for the tape, and for nothing else', () => {
+    const at = (onTape: boolean) =>
+      commandFor(commands, press('d'), { inText: false, onControl: false, mac: false, onTape })?.id;
+    expect(at(true)).toBe('split-here');
+    expect(at(false)).toBeUndefined();
+    expect(id(press('1', { ctrlKey: true, shiftKey: true, code: 'Digit2' }))).toBe('go-tape');
+  });
+
   it('are told apart on a Mac by Ctrl and Cmd', () => {
     const find = (event: ReturnType<typeof press>) =>
-      commandFor(onMac, event, { inText: true, onControl: false, mac: true })?.id;
+      commandFor(onMac, event, { inText: true, onControl: false, mac: true, onTape: false })?.id;
     expect(find(press('f', { metaKey: true }))).toBe('find');
     expect(find(press('f', { ctrlKey: true }))).toBeUndefined();
     expect(find(press('s', { ctrlKey: true }))).toBe('heard');
@@ -84,7 +92,7 @@ describe('keys', () => {
        finding finding-before follow give-above give-below go-checks go-handover go-jobs go-styles go-tape go-tracks go-words
        heard italic job-style join-above join-below join-selected keep-only keys label loop mend-same new-here play proof
        proof-selected redo relay repair repair-all replay replay-around select-above select-below shift slower split-here suggest
-       tape-closer tape-further tape-to-playhead
+       tape-closer tape-further tape-to-playhead new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
        turn underline undo unproofed unproofed-before`
         .trim()
         .split(/\s+/)

@@ -8,6 +8,7 @@ const unshifted: Readonly<Record<string, string>> = {
   Quote: "'",
   Comma: ',',
   Period: '.',
+  ...Object.fromEntries(['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((digit) => [`Digit${digit}`, digit])),
   BracketLeft: '[',
   BracketRight: ']',
   Semicolon: ';',
@@ -36,18 +37,21 @@ export interface KeyPlace {
   readonly inText: boolean;
   readonly onControl: boolean;
   readonly mac: boolean;
+  /** The tape itself has the keyboard: letters alone are commands there. */
+  readonly onTape: boolean;
 }
 
 /** The command a key press asks for. Keys without Ctrl that write text do nothing while text is being written. */
 export function commandFor(
   commands: readonly Command[],
   event: KeyPress,
-  { inText, onControl, mac }: KeyPlace,
+  { inText, onControl, mac, onTape }: KeyPlace,
 ): Command | null {
   const key = keyOf(event, mac);
   if (key === null) return null;
   const bare = key === 'Space' || key.length === 1;
   if (bare && (inText || (onControl && key === 'Space'))) return null;
+  if (/^[a-z]$/.test(key) && !onTape) return null;
   return commands.find((c) => c.keys.includes(key)) ?? null;
 }
 

@@ -1,6 +1,7 @@
 /** Runs commands by their keys, while the component lives. */
 import { onBeforeUnmount, onMounted } from 'vue';
 import { useDialogs } from '../stores/dialogs.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { useCommandList } from './command-list.ts';
 import { commandFor } from './keyboard.ts';
 import { isMac } from './platform.ts';
@@ -8,18 +9,43 @@ import { isMac } from './platform.ts';
 export function useCommandKeys(): void {
   const list = useCommandList();
   const dialogs = useDialogs();
+  const preferences = usePreferences();
+  /** What the keys that are held do as they are let go. */
+  const held = new Map<string, () => void>();
 
   function onKey(event: KeyboardEvent): void {
     if (event.defaultPrevented || event.isComposing || dialogs.open !== null) return;
     const target = event.target as HTMLElement;
     const inText = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
     const onControl = /^(BUTTON|A|SUMMARY|VIDEO)$/.test(target.tagName);
-    const command = commandFor(list.all, event, { inText, onControl, mac: isMac });
+    const onTape = preferences.singleKeys && !inText && target.closest('[data-single-keys]') !== null;
+    const command = commandFor(list.all, event, { inText, onControl, onTape, mac: isMac });
     if (!command) return;
     event.preventDefault();
     event.stopPropagation();
-    command.run();
+    if (!command.release) command.run();
+    else if (!event.repeat) {
+      held.set(event.code, command.release);
+      command.run();
+    }
   }
-  onMounted(() => addEventListener('keydown', onKey, true));
-  onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
+  function onUp(event: KeyboardEvent): void {
+    held.get(event.code)?.();
+    held.delete(event.code);
+  }
+  /** A key that is let go elsewhere is told to nobody here. */
+  function onLeave(): void {
+    for (const release of held.values()) release();
+    held.clear();
+  }
+  onMounted(() => {
+    addEventListener('keydown', onKey, true);
+    addEventListener('keyup', onUp, true);
+    addEventListener('blur', onLeave);
+  });
+  onBeforeUnmount(() => {
+    removeEventListener('keydown', onKey, true);
+    removeEventListener('keyup', onUp, true);
+    removeEventListener('blur', onLeave);
+  });
 }

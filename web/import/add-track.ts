@@ -20,7 +20,7 @@ export interface MadeTrack extends TrackHead {
   readonly captions: readonly Caption[];
 }
 
-export const trackFrom = (track: TrackHead, from: ReadResult): MadeTrack => ({
+export const trackFrom = (track: TrackHead, from: Pick<ReadResult, 'captions' | 'foreign'>): MadeTrack => ({
   ...track,
   id: newId(),
   foreign: from.foreign,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { languageFor } from '../import/language.ts';
 import ProgressBar from '../controls/ProgressBar.vue';
+import CheckField from '../controls/CheckField.vue';
 import ChoiceCards from '../controls/ChoiceCards.vue';
 import SelectField from '../controls/SelectField.vue';
 import FormField from '../controls/FormField.vue';
@@ -39,6 +40,13 @@ const share = ref<number | null>(null);
 const chosenStyle = computed(() => styles.all.find((s) => s.id === style.value) ?? null);
 const words = useImport(chosenStyle);
 const draft = words.understood;
+/** There are no words yet: the captions are timed and typed from the recording alone. */
+const fromNothing = ref(false);
+const noWords: Pick<ReadResult, 'captions' | 'foreign'> & { readonly format: null } = {
+  captions: [],
+  foreign: null,
+  format: null,
+};
 const trouble = ref<string | null>(null);
 const making = ref(false);
 let upload: Upload | null = null;
@@ -82,6 +90,7 @@ async function takeRecording(file: File): Promise<void> {
 
 watch(draft, (file) => {
   if (!file) return;
+  fromNothing.value = false;
   language.value = languageFor(file, words.name.value, language.value);
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
 });
@@ -91,11 +100,12 @@ const faults = useFaults(
     recording:
       share.value !== null ? 'The recording is still uploading.' : recording.value ? null : 'Choose a recording first.',
     title: titleFault(title.value),
-    words: words.reading.value
-      ? 'The words are still being read.'
-      : draft.value
-        ? null
-        : 'Choose the words: a machine draft or a caption file.',
+    words:
+      words.reading.value && !fromNothing.value
+        ? 'The words are still being read.'
+        : draft.value || fromNothing.value
+          ? null
+          : 'Choose the words: a machine draft or a caption file, or say that there are none yet.',
   }),
   '.intake',
 );
@@ -106,23 +116,24 @@ interface Wanted {
   readonly style: string;
   readonly recording: string;
 }
-let last: { readonly key: string; readonly from: ReadResult; readonly job: NewJob } | null = null;
+let last: { readonly key: string; readonly from: ReadResult | null; readonly job: NewJob } | null = null;
 
 /** The job with its tracks as one request; asked for again after an answer that was lost, the same one, which is made once. */
-function requested(wanted: Wanted, from: ReadResult): NewJob {
+function requested(wanted: Wanted, from: ReadResult | null): NewJob {
   const key = JSON.stringify(wanted);
   if (last?.key === key && last.from === from) return last.job;
   const { language } = wanted;
+  const words = from ?? noWords;
   const tracks = [
-    ...(from.format === 'ctm' ? [trackFrom({ kind: 'machine', name: 'machine draft', language }, from)] : []),
-    trackFrom({ kind: 'captions', name: 'fair copy', language }, from),
+    ...(words.format === 'ctm' ? [trackFrom({ kind: 'machine', name: 'machine draft', language }, words)] : []),
+    trackFrom({ kind: 'captions', name: 'fair copy', language }, words),
   ];
   last = { key, from, job: { ...wanted, id: newId(), tracks } };
   return last.job;
 }
 
 async function make(): Promise<void> {
-  if (!faults.isSound() || !recording.value || !draft.value) return;
+  if (!faults.isSound() || !recording.value) return;
   making.value = true;
   trouble.value = null;
   try {
@@ -132,8 +143,8 @@ async function make(): Promise<void> {
       style: style.value,
       recording: recording.value.hash,
     };
-    const job = await ask('POST /api/jobs', { body: requested(wanted, draft.value) });
-    await router.push({ name: 'words', params: { job: job.id } });
+    const job = await ask('POST /api/jobs', { body: requested(wanted, fromNothing.value ? null : draft.value) });
+    await router.push({ name: fromNothing.value ? 'tape' : 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);
   } finally {
@@ -166,6 +177,9 @@ onMounted(() => {
         <TextButton @click="upload?.stop()">Stop</TextButton>
       </p>
       <template #more>
+        <FormField v-slot="{ field }" label="Language spoken">
+          <SelectField :id="field.id" v-model="language" label="Language spoken" :options="spoken" large :width="280" />
+        </FormField>
         <FormField v-slot="{ field }" label="Title" :fault="faults.beside('title')" required>
           <TextField v-bind="field" v-model="title" placeholder="As it will stand on the Jobs page" dir="auto" />
         </FormField>
@@ -186,9 +200,7 @@ onMounted(() => {
       </p>
       <ArrivalCard v-else :arrival="words" />
       <template #more>
-        <FormField v-slot="{ field }" label="Language spoken">
-          <SelectField :id="field.id" v-model="language" label="Language spoken" :options="spoken" large :width="280" />
-        </FormField>
+        <CheckField v-model="fromNothing">There are none yet: I time and type them from the recording</CheckField>
       </template>
     </FileQuestion>
     <section class="intake-rules stack" aria-labelledby="rules-title">

@@ -46,8 +46,10 @@ export const usePlayback = defineStore('playback', () => {
       return;
     }
     if (next === 'over') {
+      const { back } = stretch;
       stretch = noStretch;
       element.value?.pause();
+      if (back !== null) seek(back);
     }
     if (!playing.value || !place.follow) return;
     const heard = captionHeard(track.captions, to);
@@ -110,7 +112,7 @@ export const usePlayback = defineStore('playback', () => {
   function playStretch(from: number, until: number, brief = false): void {
     stretch = noStretch;
     seek(from);
-    stretch = { until, again: null, brief };
+    stretch = { ...noStretch, until, brief };
     start();
   }
   /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
@@ -131,6 +133,28 @@ export const usePlayback = defineStore('playback', () => {
     const from = track.captions[Math.max(0, first)];
     const to = track.captions[Math.min(track.captions.length - 1, last)];
     if (from && to) playStretch(from.start, to.end + afterEnd);
+  }
+  /** Plays what stands right before the playhead or after it, and leaves the playhead where it was. */
+  function hearBeside(side: 'before' | 'after'): void {
+    const at = time.value;
+    if (side === 'before') playStretch(Math.max(0, at - aroundEdge), at);
+    else {
+      playStretch(at, at + aroundEdge);
+      stretch = { ...stretch, back: at };
+    }
+  }
+  let heldFrom: number | null = null;
+  /** Plays until it is let go, and goes back to where it began. */
+  function whileHeld(): void {
+    heldFrom = time.value;
+    stretch = noStretch;
+    start();
+  }
+  function letGo(): void {
+    if (heldFrom === null) return;
+    pause();
+    seek(heldFrom);
+    heldFrom = null;
   }
   /** Plays the cursor caption again and again, or no longer. */
   function loop(): void {
@@ -191,6 +215,9 @@ export const usePlayback = defineStore('playback', () => {
     replay,
     loopAround,
     moveLoop,
+    hearBeside,
+    whileHeld,
+    letGo,
     loop,
     holdForTyping,
     typed,

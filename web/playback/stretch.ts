@@ -7,10 +7,12 @@ export interface Stretch {
   readonly again: number | null;
   /** A word or two, which typing ends for good. */
   readonly brief: boolean;
+  /** Where the playhead goes after it, in ms; null where it stays. */
+  readonly back: number | null;
 }
 
 /** Everything, to the end of the recording. */
-export const noStretch: Stretch = { until: Infinity, again: null, brief: false };
+export const noStretch: Stretch = { until: Infinity, again: null, brief: false, back: null };
 
 /** What comes at a moment: it goes on, begins again, or is over. @param time in ms */
 export function afterMoment({ until, again }: Stretch, time: number): 'goes on' | 'again' | 'over' {

@@ -34,6 +34,8 @@ interface KeptPreferences {
   readonly snaps: Snaps;
   /** What is marked by key is taken so much earlier, in ms: it was heard before the key went down. */
   readonly reaction: number;
+  /** On the tape, letters alone are commands (WCAG 2.1.4: they can be switched off). */
+  readonly singleKeys: boolean;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -50,6 +52,7 @@ const fallback: KeptPreferences = {
   capitals: true,
   monitorWidth: null,
   reaction: 150,
+  singleKeys: true,
   snaps: { speech: true, words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
@@ -76,6 +79,7 @@ export const usePreferences = defineStore('preferences', () => {
   const monitorWidth = ref(before.monitorWidth);
   const snaps = ref(before.snaps);
   const reaction = ref(before.reaction);
+  const singleKeys = ref(before.singleKeys);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -93,6 +97,7 @@ export const usePreferences = defineStore('preferences', () => {
     monitorWidth: monitorWidth.value,
     snaps: snaps.value,
     reaction: reaction.value,
+    singleKeys: singleKeys.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
@@ -109,6 +114,7 @@ export const usePreferences = defineStore('preferences', () => {
     monitorWidth,
     snaps,
     reaction,
+    singleKeys,
     keys,
   };
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import type { Finding } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import { timeNeeded, type HouseStyle } from '../../core/style/style.ts';
@@ -9,6 +9,7 @@ import { linesOf, type Caption } from '../../core/track/caption.ts';
 import { measured } from '../measured.ts';
 import type { Handle } from './use-drag.ts';
 
+const TapeText = defineAsyncComponent(() => import('./TapeText.vue'));
 /** A caption on the tape: as tall as it is long, with its text, its edges, and beside it what is said of it. */
 const props = defineProps<{
   caption: Caption;
@@ -26,10 +27,13 @@ const props = defineProps<{
   clock: (ms: number) => string;
   /** How long the recording is, in ms. */
   until: number;
+  /** Its text is being written. */
+  writing: boolean;
 }>();
 const emit = defineEmits<{
   take: [handle: Handle, event: PointerEvent];
   choose: [];
+  leave: [];
   edge: [edge: 'start' | 'end', event: KeyboardEvent];
 }>();
 
@@ -78,13 +82,14 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
     :style="{ height: `${height}px`, '--lane': lane, '--lanes': lanes }"
   >
     <div v-if="foot > 0" class="block-foot" :style="{ height: `${height + foot}px` }" aria-hidden="true"></div>
-    <div class="block-sheet" @pointerdown="emit('choose')">
+    <div class="block-sheet" :class="{ written: writing }" @pointerdown="emit('choose')">
       <span
         class="block-band"
         title="Drag to move the caption"
         @pointerdown.stop="emit('take', 'whole', $event)"
       ></span>
-      <span v-if="!brief" class="block-text lines" dir="auto" :style="{ marginTop: `${down}px` }">{{
+      <TapeText v-if="writing" :style="{ marginTop: `${down}px` }" @leave="emit('leave')" />
+      <span v-else-if="!brief" class="block-text lines" dir="auto" :style="{ marginTop: `${down}px` }">{{
         caption.text
       }}</span>
     </div>
@@ -130,6 +135,13 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
 }
 .here .block-sheet {
   border-color: var(--ink);
+}
+/* However short it is, what is written in it is seen. */
+.block-sheet.written {
+  z-index: 3;
+  bottom: auto;
+  height: max(100%, 64px);
+  box-shadow: var(--shadow);
 }
 .block-band {
   position: absolute;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
+import { useNewCaptions } from '../captions/use-new-captions.ts';
 import IconButton from '../controls/IconButton.vue';
 import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
@@ -9,13 +10,12 @@ import { usePlace } from '../stores/place.ts';
 import { usePreferences, type Snaps } from '../stores/preferences.ts';
 import TapeSurface from './TapeSurface.vue';
 import { useTapeView } from './tape-view.ts';
-import { useTiming } from './use-timing.ts';
 
 const view = useTapeView();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
-const timing = useTiming();
+const made = useNewCaptions();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
   ['speech', 'Speech', 'where speech begins or ends'],
   ['words', 'Words', 'where a word begins or ends'],
@@ -35,7 +35,7 @@ const snapping = computed(() => {
   if (on.length === snaps.length) return 'Snap to all';
   return on.length === 0 ? 'Snap to nothing' : `Snap to ${on.map(([, title]) => title.toLowerCase()).join(', ')}`;
 });
-const missing = computed(() => timing.unwritten.value.length);
+const missing = computed(() => made.unwritten.value.length);
 const onPage = computed(() => {
   const seconds = view.span / 1000;
   if (seconds < 9.95) return `${seconds.toFixed(1)} s on the page`;
@@ -59,7 +59,7 @@ const toggle = (key: keyof Snaps): void => {
     <IconButton
       name="Back to the playhead, and along with it while it plays"
       :disabled="place.follow"
-      @click="timing.toPlayhead()"
+      @click="view.toPlayhead()"
     >
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
@@ -75,11 +75,11 @@ const toggle = (key: keyof Snaps): void => {
     <TextButton
       v-if="missing > 0"
       tip="An empty caption for every stretch of speech that has none"
-      @click="timing.insertForSpeech()"
+      @click="made.insertForSpeech()"
     >
       New for speech ({{ missing }})
     </TextButton>
-    <TextButton tip="New caption at the playhead" @click="timing.insertHere()">New caption</TextButton>
+    <TextButton tip="New caption at the playhead" @click="made.insertHere()">New caption</TextButton>
   </div>
   <TapeSurface />
 </template>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import NoteBox from '../controls/NoteBox.vue';
 import ProgressBar from '../controls/ProgressBar.vue';
 import TextButton from '../controls/TextButton.vue';
-import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { lanesOf } from '../../core/timing/lanes.ts';
 import { mustGo } from '../../core/rules/findings.ts';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
@@ -19,6 +18,7 @@ import { useChosenEdge } from './chosen-edge.ts';
 import { keyStepOf, withMoved } from '../captions/retiming.ts';
 import { columns, paintTape } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
+import MarkBar from './MarkBar.vue';
 import TapeBlock from './TapeBlock.vue';
 import { useDrag, type Handle } from './use-drag.ts';
 
@@ -63,7 +63,6 @@ const blocks = computed(() => {
   return shown.value.map((s, i) => ({ ...s, lane: lanes[i]?.lane ?? 0, lanes: lanes[i]?.of ?? 1 }));
 });
 const step = computed(() => (job.job ? keyStepOf(job.job) : 10));
-const untimed = computed(() => track.captions.filter((c) => c.timing !== 'set').length);
 
 let width = 0;
 let frame = 0;
@@ -170,6 +169,7 @@ function onWheel(event: WheelEvent): void {
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'Escape' && drag.held) drag.cancel();
   else if (event.ctrlKey || event.metaKey || event.altKey || event.target !== tape.value) return;
+  else if (event.key === 'Enter') write();
   else if (event.key === 'ArrowLeft') playback.seek(playback.time - step.value);
   else if (event.key === 'ArrowRight') playback.seek(playback.time + step.value);
   else if (event.key === 'ArrowUp') place.move(-1);
@@ -188,6 +188,24 @@ function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
   if (edge.edge !== which || edge.caption?.id !== place.caption?.id) edge.choose(which);
   edge.onKey(event);
 }
+/** The text of the cursor caption is being written in its block. */
+const writing = ref(false);
+function write(): void {
+  if (place.caption?.timing !== 'set' || asBars.value) return;
+  view.show(place.caption.start, place.caption.end);
+  writing.value = true;
+}
+/** A caption is pressed: it is chosen, and pressed again its text is written. */
+function choose(id: string): void {
+  if (place.caption?.id === id) return write();
+  writing.value = false;
+  place.enter(id);
+}
+function leaveText(): void {
+  writing.value = false;
+  tape.value?.focus({ preventScroll: true });
+}
+watch(asBars, () => (writing.value = false));
 const signed = (ms: number): string => `${ms < 0 ? '−' : '+'}${(Math.abs(ms) / 1000).toFixed(3)} s`;
 const said = computed(() => {
   const { difference, held } = drag;
@@ -206,10 +224,7 @@ const said = computed(() => {
 </script>
 
 <template>
-  <NoteBox v-if="untimed > 0">
-    {{ untimed }} {{ untimed === 1 ? 'caption is' : 'captions are' }} not timed yet and not on the tape. Begin and end
-    {{ untimed === 1 ? 'it' : 'each' }} at the playhead.
-  </NoteBox>
+  <MarkBar />
   <div
     ref="tape"
     class="tape"
@@ -217,6 +232,7 @@ const said = computed(() => {
     role="group"
     aria-label="Tape: time runs down the page"
     data-test="tape"
+    data-single-keys
     :style="{ '--blocks': `${columns.blocks}px`, '--beside': `${columns.beside}px` }"
     @wheel.prevent="onWheel"
     @pointerdown="onDown"
@@ -243,7 +259,9 @@ const said = computed(() => {
         :house="job.job!.style"
         :clock="times.clock"
         :until="view.length"
-        @choose="place.enter(caption.id)"
+        :writing="writing && place.caption?.id === caption.id"
+        @choose="choose(caption.id)"
+        @leave="leaveText()"
         @take="(handle, event) => take(index, handle, event)"
         @edge="onEdgeKey"
       />

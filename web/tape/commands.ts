@@ -1,31 +1,56 @@
-/** Commands of timing. */
+/** Commands of made. */
 import { inSection, type Command } from '../commands/command.ts';
+import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useChosenEdge } from './chosen-edge.ts';
+import { useMarking } from './marking.ts';
 import { useTapeView } from './tape-view.ts';
-import { useTiming } from './use-timing.ts';
 
 export function tapeCommands(): readonly Command[] {
   const edge = useChosenEdge();
   const view = useTapeView();
   const playback = usePlayback();
-  const timing = useTiming();
+  const made = useNewCaptions();
+  const marking = useMarking();
   return inSection('Timing', [
     {
       id: 'choose-begin',
       title: 'Choose this caption’s begin, and hear it',
-      keys: ['Ctrl+Shift+['],
+      keys: ['Ctrl+Shift+[', 'a'],
       run: () => edge.choose('start'),
     },
     {
       id: 'choose-end',
       title: 'Choose this caption’s end, and hear it',
-      keys: ['Ctrl+Shift+]'],
+      keys: ['Ctrl+Shift+]', 's'],
       run: () => edge.choose('end'),
     },
-    { id: 'new-here', title: 'New caption at the playhead', keys: ['Ctrl+Shift+Space'], run: timing.insertHere },
-    { id: 'new-for-speech', title: 'New captions where speech has none', keys: [], run: timing.insertForSpeech },
-    { id: 'tape-to-playhead', title: 'Tape: back to the playhead', keys: [], run: timing.toPlayhead },
+    { id: 'new-here', title: 'New caption at the playhead', keys: ['Ctrl+Shift+Space', 'f'], run: made.insertHere },
+    { id: 'new-for-speech', title: 'New captions where speech has none', keys: [], run: made.insertForSpeech },
+    {
+      id: 'mark',
+      title: 'Mark: held while a caption is said, tapped where the next begins',
+      keys: ['c'],
+      run: marking.press,
+      release: marking.release,
+    },
+    { id: 'mark-back', title: 'Mark: take the last one back, and hear it again', keys: ['x'], run: marking.takeBack },
+    { id: 'mark-skip', title: 'Mark: skip the next caption', keys: ['v'], run: marking.skip },
+    { id: 'hear-up-to', title: 'Play up to the playhead', keys: ['w'], run: () => playback.hearBeside('before') },
+    {
+      id: 'hear-from',
+      title: 'Play a moment from the playhead, and come back',
+      keys: ['e'],
+      run: () => playback.hearBeside('after'),
+    },
+    {
+      id: 'hear-held',
+      title: 'Play while the key is held, then back to where it began',
+      keys: ['r'],
+      run: playback.whileHeld,
+      release: playback.letGo,
+    },
+    { id: 'tape-to-playhead', title: 'Tape: back to the playhead', keys: ['g'], run: view.toPlayhead },
     { id: 'tape-closer', title: 'Tape: closer', keys: [], run: () => view.closer(playback.time) },
     { id: 'tape-further', title: 'Tape: further away', keys: [], run: () => view.further(playback.time) },
   ]);

@@ -1,6 +1,8 @@
 /** Which part of the recording the tape shows, kept while other stages are looked at. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
+import { usePlayback } from '../playback/playback.ts';
+import { usePlace } from '../stores/place.ts';
 import { useWholeLength } from '../playback/whole-length.ts';
 
 /** The least on the page, in ms: about ten pictures. */
@@ -18,6 +20,8 @@ export const useTapeView = defineStore('tape-view', () => {
   /** Of the page, in px. */
   const height = ref(600);
 
+  const place = usePlace();
+  const playback = usePlayback();
   const length = useWholeLength();
   const perMs = computed(() => height.value / span.value);
   const until = computed(() => from.value + span.value);
@@ -49,5 +53,26 @@ export const useTapeView = defineStore('tape-view', () => {
     if (!inPages) scrollTo(ms - span.value * playheadAt);
     else if (ms < from.value || ms > from.value + span.value * 0.9) scrollTo(ms - span.value * 0.08);
   }
-  return { from, span, height, length, perMs, until, yOf, timeAt, scrollTo, zoom, closer, further, show, follow };
+  /** Back to the playhead, and along with it while it plays. */
+  function toPlayhead(): void {
+    place.follow = true;
+    follow(playback.time, false);
+  }
+  return {
+    toPlayhead,
+    from,
+    span,
+    height,
+    length,
+    perMs,
+    until,
+    yOf,
+    timeAt,
+    scrollTo,
+    zoom,
+    closer,
+    further,
+    show,
+    follow,
+  };
 });

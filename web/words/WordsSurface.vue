@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { nonce } from '../nonce.ts';
 import { newId } from '../sync/ids.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
@@ -35,6 +36,7 @@ const preferences = usePreferences();
 const corrections = useCorrections();
 const capitals = useCapitals();
 const said = useSpokenWord();
+const made = useNewCaptions();
 const arriving = useDroppedFile();
 const router = useRouter();
 const parent = useTemplateRef<HTMLElement>('parent');
@@ -96,6 +98,7 @@ onMounted(() => {
       arriving.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
       void router.push({ name: 'tracks' });
     },
+    onBeside: made.insertBeside,
     onEnter: place.enter,
     onView: (stretch) => (view.ends = stretch),
     onSelect: (stretch) => (selection.ends = stretch),

@@ -20,6 +20,8 @@ export interface EditContext {
   readonly context: () => RuleContext | null;
   readonly editable: () => boolean;
   readonly newId: () => string;
+  /** A caption of its own is wanted beside one, where there is nothing to split. */
+  readonly onBeside: (id: string, side: 'before' | 'after') => void;
 }
 
 /** A transaction that carries out an edit that is more than its text. @param caret where the cursor goes; null leaves it */
@@ -51,7 +53,7 @@ function spots(state: EditorState): { readonly from: Spot; readonly to: Spot } {
   return { from: spotAt(layout, main.from), to: spotAt(layout, main.to) };
 }
 
-/** Enter: the caption is shared in two at the cursor. */
+/** Enter: the caption is shared in two at the cursor; at its end or its beginning an empty one comes beside it. */
 export function share(view: EditorView, desk: EditContext): boolean {
   const { state } = view;
   const context = desk.context();
@@ -59,8 +61,12 @@ export function share(view: EditorView, desk: EditContext): boolean {
   const { index, offset } = spotAt(layout, state.selection.main.head);
   const caption = layout.captions[index];
   if (!caption || !context || !desk.editable()) return true;
-  // Nothing on one side: there is nothing to share.
-  if (caption.text.slice(0, offset).trim() === '' || caption.text.slice(offset).trim() === '') return true;
+  const isBlank = (text: string): boolean => text.trim() === '';
+  if (isBlank(caption.text.slice(0, offset)) || isBlank(caption.text.slice(offset))) {
+    // The page makes it once this key is done with.
+    queueMicrotask(() => desk.onBeside(caption.id, isBlank(caption.text.slice(offset)) ? 'after' : 'before'));
+    return true;
+  }
   const newId = desk.newId();
   const edit = splitting(caption, offset, newId, context);
   view.dispatch(specFor(state, edit, false, (captions) => startOf(captions, newId)));
