@@ -30,6 +30,7 @@ describe('keys', () => {
     ['Ctrl+Shift+z', press('Z', { ctrlKey: true, shiftKey: true, code: 'KeyZ' })],
     ['Meta+z', press('z', { metaKey: true })],
     ['?', press('?', { shiftKey: true })],
+    ['Alt+Shift+[', press('{', { altKey: true, shiftKey: true, code: 'BracketLeft' })],
     ['Shift+F8', press('F8', { shiftKey: true })],
     [null, press('Control', { ctrlKey: true })],
   ])('%s', (name, event) => expect(keyOf(event, false)).toBe(name));

@@ -18,7 +18,7 @@ const unshifted: Readonly<Record<string, string>> = {
 export function keyOf(event: KeyPress, mac: boolean): string | null {
   if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'Dead', 'Process'].includes(event.key)) return null;
   const plain = event.key === ' ' ? 'Space' : event.key.length === 1 ? event.key.toLowerCase() : event.key;
-  const control = event.ctrlKey || event.metaKey;
+  const control = event.ctrlKey || event.metaKey || event.altKey;
   const key = control ? (unshifted[event.code] ?? plain) : plain;
   const shift = event.shiftKey && (control || key.length > 1);
   return [

@@ -55,7 +55,7 @@ watch([() => props.caption.id, shown], ([id], [before]) => {
         :label="`${title} of caption`"
         :placeholder="isTimed ? '' : 'not timed'"
         :disabled="!track.editable"
-        :aria-invalid="faults[field] !== null || undefined"
+        :invalid="faults[field] !== null"
         :aria-describedby="faults[field] === null ? undefined : 'times-fault'"
         @keydown.enter.stop="take(field)"
         @keydown.escape.stop="reset(field)"

@@ -85,7 +85,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 
 <style scoped>
 .transport {
-  gap: 3px;
+  gap: 2px;
   flex: none;
   min-height: 52px;
   padding: 3px 8px 3px 12px;
@@ -95,8 +95,11 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
   min-width: 34px;
   height: 34px;
 }
+.transport .ant-btn.icon-button:not(.transport-play) {
+  min-width: 24px;
+  padding-inline: 3px;
+}
 .transport .ant-btn[aria-pressed] {
-  min-width: 26px;
-  padding-inline: 5px;
+  padding-inline: 4px;
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { driftOf } from '../../core/timing/drift.ts';
 import { captionAt } from '../../core/track/caption.ts';
 import { lengthInWords, wholeClock } from '../../core/time/clock.ts';
 import { speedText } from '../../core/text/measures.ts';
@@ -11,8 +12,10 @@ import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useWholeLength } from '../playback/whole-length.ts';
 import { usePreferences } from '../stores/preferences.ts';
+import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
 import { useWhenIdle } from '../background/idle.ts';
+import RowButton from '../controls/RowButton.vue';
 import { paintGround, paintMarks } from './draw.ts';
 
 const job = useJob();
@@ -22,6 +25,7 @@ const view = useView();
 const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
+const sound = useSound();
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const marks = useTemplateRef<HTMLCanvasElement>('marks');
 const playhead = useTemplateRef<HTMLElement>('playhead');
@@ -50,6 +54,14 @@ const inWords = computed(() => {
   parts.push(`${String(findings.count)} findings and ${String(proofed.value)} % proofed in all`);
   return parts.join('; ');
 });
+const drift = computed(() =>
+  preferences.showsDrift && sound.regions
+    ? driftOf(
+        track.captions.filter((c) => c.timing === 'set'),
+        sound.regions.speech,
+      )
+    : null,
+);
 /** Bars of an hour are a thousand rectangles: they are painted between keys, not at each of them. */
 const drawGround = useWhenIdle(() => {
   if (!ground.value || !job.job || size.value.width === 0) return;
@@ -60,6 +72,8 @@ const drawGround = useWhenIdle(() => {
     counting: job.job.style.counting,
     length: length.value,
     limit: limit.value,
+    speech: sound.regions?.speech ?? null,
+    drift: drift.value,
   });
 });
 let frame = 0;
@@ -87,7 +101,10 @@ onBeforeUnmount(() => {
   watcher.disconnect();
   cancelAnimationFrame(frame);
 });
-watch([size, length, limit, () => track.captions, () => findings.found, () => preferences.dark], drawGround);
+watch(
+  [size, length, limit, () => track.captions, () => findings.found, () => sound.regions, drift, () => preferences.dark],
+  drawGround,
+);
 watch([size, length, () => place.caption, inView, () => preferences.dark], drawMarks);
 watch([size, length, () => playback.time], movePlayhead, { flush: 'post' });
 
@@ -115,10 +132,18 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <footer class="skyline sheet ruled-above">
-    <div class="skyline-names one-line soft" aria-hidden="true">
-      <span>{{ limit }} cps</span>
-      <span>{{ proofed }}% proofed</span>
-      <span>Skyline</span>
+    <div class="skyline-names one-line soft">
+      <span aria-hidden="true">{{ drift ? '↑ early' : `${limit} cps` }}</span>
+      <span aria-hidden="true">{{ drift ? '↓ late' : `${proofed}% proofed` }}</span>
+      <RowButton
+        class="quiet skyline-switch"
+        :disabled="!sound.regions"
+        :aria-pressed="preferences.showsDrift"
+        data-tip="How early or late captions begin against speech, or how fast they are"
+        @click="preferences.showsDrift = !preferences.showsDrift"
+      >
+        {{ drift ? 'Drift' : 'Speed' }} ⇄
+      </RowButton>
     </div>
     <div class="skyline-strip">
       <canvas ref="ground" aria-hidden="true"></canvas>
@@ -161,6 +186,11 @@ function onKey(event: KeyboardEvent): void {
   position: relative;
   flex: 1;
   width: 0;
+}
+/* As small as the names above it. */
+.skyline-switch {
+  padding: 0;
+  font-size: inherit;
 }
 canvas {
   position: absolute;

@@ -1,5 +1,7 @@
 /** Paints the skyline on two canvases, one over the other, in the colours of the page’s theme. */
 import { formatClock } from '../../core/time/clock.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
+import type { Drift } from '../../core/timing/drift.ts';
 import { wiped } from '../theme/canvas.ts';
 import { barsOf, clockTicks, type Scene } from './bars.ts';
 
@@ -8,6 +10,10 @@ export interface SkylineSettings extends Scene {
   readonly height: number;
   /** The limit of the reading speed, in characters per second. */
   readonly limit: number;
+  /** Where somebody speaks; null while that is not known. */
+  readonly speech: readonly Stretch[] | null;
+  /** How early or late captions are, in place of their speed; null where that is not asked for. */
+  readonly drift: readonly Drift[] | null;
 }
 
 /** What moves over the bars. */
@@ -23,15 +29,21 @@ export interface Marks {
   readonly view: { readonly start: number; readonly end: number } | null;
 }
 
-const foot = 16;
+const foot = 20;
+/** What is further off than this is drawn at the edge, in ms. */
+const mostDrift = 2000;
 
-/** Paints what stands still: the bars, the limit and the clock. */
-export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): void {
-  const { width, height, length, limit } = scene;
-  const sheet = wiped(canvas, width, height);
-  if (!sheet) return;
-  const { context, token } = sheet;
-  const ground = height - foot;
+type Token = (name: string) => string;
+
+/** How fast each caption is, under the limit or over it. */
+function paintSpeeds(
+  context: CanvasRenderingContext2D,
+  token: Token,
+  scene: SkylineSettings,
+  ground: number,
+  limit: number,
+): void {
+  const { width } = scene;
   const top = 6;
   const most = limit * 1.6;
   const y = (speed: number): number => ground - Math.max(2, (Math.min(speed, most) / most) * (ground - top));
@@ -53,6 +65,45 @@ export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): 
   context.lineTo(width, y(limit) + 0.5);
   context.stroke();
   context.setLineDash([]);
+}
+
+/** How early captions are, above the line, or how late, below it. */
+function paintDrift(
+  context: CanvasRenderingContext2D,
+  token: Token,
+  drift: readonly Drift[],
+  { width, length }: Scene,
+  ground: number,
+): void {
+  const middle = ground / 2;
+  const y = (by: number): number => middle + (Math.max(-mostDrift, Math.min(mostDrift, by)) / mostDrift) * (middle - 5);
+  context.strokeStyle = token('rule');
+  context.beginPath();
+  context.moveTo(0, middle);
+  context.lineTo(width, middle);
+  context.stroke();
+  context.strokeStyle = token('water');
+  context.beginPath();
+  for (const { at, by } of drift) context.lineTo((at / length) * width, y(by));
+  context.stroke();
+  for (const { at, by } of drift) {
+    context.fillStyle = token(Math.abs(by) > mostDrift / 4 ? 'alarm' : 'water');
+    context.fillRect((at / length) * width - 1.5, y(by) - 1.5, 3, 3);
+  }
+}
+
+/** Paints what stands still: the bars, the limit and the clock. */
+export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): void {
+  const { width, height, length, limit } = scene;
+  const sheet = wiped(canvas, width, height);
+  if (!sheet) return;
+  const { context, token } = sheet;
+  const ground = height - foot;
+  if (scene.drift) paintDrift(context, token, scene.drift, scene, ground);
+  else paintSpeeds(context, token, scene, ground, limit);
+  context.fillStyle = token('sound');
+  for (const { start, end } of scene.speech ?? [])
+    context.fillRect((start / length) * width, ground + 4, Math.max(0.5, ((end - start) / length) * width), 2);
   context.fillStyle = token('soft');
   context.font = `13px ${token('figures')}`;
   for (const at of clockTicks(length, width))

@@ -36,6 +36,8 @@ interface KeptPreferences {
   readonly reaction: number;
   /** On the tape, letters alone are commands (WCAG 2.1.4: they can be switched off). */
   readonly singleKeys: boolean;
+  /** The skyline shows how early or late captions are, in place of their speed. */
+  readonly showsDrift: boolean;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -53,6 +55,7 @@ const fallback: KeptPreferences = {
   monitorWidth: null,
   reaction: 150,
   singleKeys: true,
+  showsDrift: false,
   snaps: { speech: true, words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
@@ -80,6 +83,7 @@ export const usePreferences = defineStore('preferences', () => {
   const snaps = ref(before.snaps);
   const reaction = ref(before.reaction);
   const singleKeys = ref(before.singleKeys);
+  const showsDrift = ref(before.showsDrift);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -98,6 +102,7 @@ export const usePreferences = defineStore('preferences', () => {
     snaps: snaps.value,
     reaction: reaction.value,
     singleKeys: singleKeys.value,
+    showsDrift: showsDrift.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
@@ -115,6 +120,7 @@ export const usePreferences = defineStore('preferences', () => {
     snaps,
     reaction,
     singleKeys,
+    showsDrift,
     keys,
   };
 });

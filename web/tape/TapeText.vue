@@ -93,7 +93,8 @@ watch([() => findings.found, () => place.caption?.id, () => job.job?.style], () 
 <style src="../words/surface.css"></style>
 <style scoped>
 .tape-text {
-  --left: 17px;
+  --left: 8px;
+  margin-left: 9px;
   --right: 4px;
 }
 .tape-text :deep(.words-margins),
