@@ -59,7 +59,9 @@ async function letGo(keys: readonly string[] = []): Promise<void> {
   await actions.perform();
 }
 /** Nothing draws: what is dragged goes where the pointer goes. */
-const undrawn = JSON.stringify({ snaps: { speech: false, words: false, frames: true, captions: false, playhead: false } });
+const undrawn = JSON.stringify({
+  snaps: { speech: false, words: false, frames: true, captions: false, playhead: false },
+});
 
 beforeEach(async () => {
   await app.driver.get(app.services.address);

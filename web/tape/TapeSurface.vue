@@ -197,7 +197,10 @@ function write(): void {
 }
 /** A caption is pressed: it is chosen, and pressed again its text is written. */
 function choose(id: string): void {
-  if (place.caption?.id === id) { write(); return; }
+  if (place.caption?.id === id) {
+    write();
+    return;
+  }
   writing.value = false;
   place.enter(id);
 }
