@@ -1,7 +1,7 @@
 /** Timing on the tape: dragged, by key, heard, seen, kept, undone. */
 import { caption, type Caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { control, devTools, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -176,6 +176,55 @@ describe('keys', () => {
     expect(passes.least).toBeLessThan(3.8);
     expect(passes.most).toBeGreaterThan(6.4);
     expect(passes.most).toBeLessThan(6.8);
+  });
+
+  it('hear the edge from decoded sound, with ends exact to the sample, while the picture runs along', async () => {
+    await devTools(app.driver, 'Page.addScriptToEvaluateOnNewDocument', {
+      source: `
+        window.passes = [];
+        const { start } = AudioBufferSourceNode.prototype;
+        AudioBufferSourceNode.prototype.start = function (...how) { passes.push(how); return start.apply(this, how); };
+        const { connect } = AudioNode.prototype;
+        AudioNode.prototype.connect = function (to, ...how) {
+          if (this instanceof AudioBufferSourceNode) connect.call(this, (window.analyser = this.context.createAnalyser()));
+          return connect.call(this, to, ...how);
+        };`,
+    });
+    await tapeOf([[1000, 5000]]);
+    await holding(app.driver, [Key.CONTROL, Key.SHIFT], ']');
+    const passes = (): Promise<readonly (readonly [number, number, number])[]> =>
+      app.driver.executeScript('return window.passes');
+    await eventually(app.driver, 'sound in what is played', () =>
+      app.driver.executeScript<boolean>(
+        `if (!window.analyser) return false;
+         const samples = new Float32Array(analyser.fftSize);
+         analyser.getFloatTimeDomainData(samples);
+         return samples.some((sample) => Math.abs(sample) > 0.02);`,
+      ),
+    );
+    const picture = (): Promise<readonly [number, boolean, boolean]> =>
+      app.driver.executeScript('const v = document.querySelector("video"); return [v.currentTime, v.muted, v.paused]');
+    await eventually(app.driver, 'the picture running along without sound', async () => {
+      const [time, muted, paused] = await picture();
+      return muted && !paused && time > 3.4 && time < 6.6;
+    });
+    // A second earlier, twice: heard from the next pass on.
+    await holding(app.driver, [Key.CONTROL], Key.ARROW_UP);
+    await holding(app.driver, [Key.CONTROL], Key.ARROW_UP);
+    await eventually(app.driver, 'a pass that counts what moved', async () => {
+      const last = (await passes()).at(-1);
+      return (await passes()).length > 1 && last !== undefined && Math.abs(last[2] - 3) < 1e-9 && last;
+    });
+    const [first, next] = await passes();
+    // From 1.5 s before the edge at 5 s to 1.5 s after it, then around 3 s; each after the one before is over.
+    expect([first?.[2], next?.[2]]).toEqual([3, 3]);
+    expect((first?.[1] ?? NaN) - (next?.[1] ?? NaN)).toBeCloseTo(2, 6);
+    expect((next?.[0] ?? NaN) - (first?.[0] ?? NaN)).toBeGreaterThanOrEqual(3);
+    await type(app.driver, Key.ESCAPE);
+    await eventually(app.driver, 'silence, and the sound of the recording back', async () => {
+      const [, muted, paused] = await picture();
+      return !muted && paused;
+    });
   });
 
   it('zoom about the playhead and make a caption at it, or say what is in the way', async () => {

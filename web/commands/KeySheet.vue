@@ -82,6 +82,7 @@ watch(
 onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
 
 const steps = [500, 1000, 2000, 3000, 5000, 10_000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
+const spans = [500, 1000, 1500, 2000, 3000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
 const reactions = [0, 100, 150, 200, 300].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
 const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
   value: part,
@@ -90,6 +91,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
 const ways = [
   ['hearsDoubt', 'Play a doubtful word when you move to it'],
   ['holdWhileTyping', 'Pause while you type, and go on after'],
+  ['edgeClick', 'A soft click at the edge that is heard'],
   ['singleKeys', 'On the tape, letters alone are commands'],
   ['capitals', 'Capital letter after the end of a sentence, as you type'],
   ['keepsProof', 'A proofed caption stays proofed when it is changed'],
@@ -106,6 +108,12 @@ const ways = [
         v-model="preferences.reaction"
         label="What is marked while it plays is taken earlier by"
         :options="reactions"
+      />
+      <span>An edge is heard with so much before and after it</span>
+      <SelectField
+        v-model="preferences.edgeSpan"
+        label="An edge is heard with so much before and after it"
+        :options="spans"
       />
       <span>A word is doubtful below a certainty of</span>
       <SelectField v-model="preferences.doubtBelow" label="A word is doubtful below a certainty of" :options="doubts" />

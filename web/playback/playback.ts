@@ -2,12 +2,15 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { wordBegan } from '../../core/track/heard.ts';
+import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { readClock } from './clock.ts';
 import { captionHeard } from './follow.ts';
 import { holdWhileTyping } from './hold.ts';
+import { pieceClient } from '../sound/sound-client.ts';
+import { exactLoop } from './exact-loop.ts';
 import { afterMoment, noStretch } from './stretch.ts';
 
 /** The speeds there are. */
@@ -15,13 +18,16 @@ export const rates: readonly number[] = [0.5, 0.75, 1, 1.25, 1.5, 2];
 
 /** What is replayed plays on for so long after its end, in ms, so that its last sound is heard whole. */
 const afterEnd = 150;
-/** An edge is heard with so much before and after it, in ms. */
-const aroundEdge = 1500;
+
+/** The picture is waited for so long at most before sound is heard without it, in ms. */
+const longestSeek = 500;
 
 export const usePlayback = defineStore('playback', () => {
   const place = usePlace();
   const track = useTrack();
   const preferences = usePreferences();
+  const job = useJob();
+  const pieces = pieceClient();
   const element = shallowRef<HTMLMediaElement | null>(null);
   /** The playhead, in ms. */
   const time = ref(0);
@@ -75,6 +81,34 @@ export const usePlayback = defineStore('playback', () => {
     });
   }
 
+  /** The sound around a moment, exact to the sample, while the element runs along with its own sound off. */
+  const exact = exactLoop(
+    async (piece) => {
+      const { origin } = location;
+      return job.recordingUrl ? pieces.ask({ url: new URL(job.recordingUrl, origin).href, ...piece }) : null;
+    },
+    async ({ from }) => {
+      const media = element.value;
+      if (!media) return;
+      media.muted = true;
+      media.pause();
+      const there = new Promise<void>((go) => {
+        media.addEventListener('seeked', () => go(), { once: true });
+        // A picture that does not come holds nothing up.
+        setTimeout(go, longestSeek);
+      });
+      seekElement(from * 1000);
+      await there;
+    },
+    () => start(),
+    () => preferences.edgeClick,
+  );
+  function endExact(): void {
+    if (!exact.runs()) return;
+    exact.stop();
+    if (element.value) element.value.muted = false;
+  }
+
   function start(): void {
     const media = element.value;
     if (!media) return;
@@ -84,11 +118,13 @@ export const usePlayback = defineStore('playback', () => {
     void media.play().catch(() => undefined);
   }
   function play(): void {
+    endExact();
     stretch = noStretch;
     place.follow = true;
     start();
   }
   function pause(): void {
+    endExact();
     hold.end();
     along.value = false;
     element.value?.pause();
@@ -101,6 +137,10 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Goes to a time in ms. */
   function seek(ms: number): void {
+    endExact();
+    seekElement(ms);
+  }
+  function seekElement(ms: number): void {
     const to = Math.max(0, Math.min(ms, length.value || ms));
     time.value = to;
     if (element.value) element.value.currentTime = to / 1000;
@@ -117,15 +157,27 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Lets a word or two be heard, from one time to another in ms; what is typed ends that for good. */
   const hear = (from: number, to: number): void => playStretch(from, to, true);
-  const around = (at: number) => ({ again: Math.max(0, at - aroundEdge), until: at + aroundEdge });
+  const around = (at: number) => ({
+    again: Math.max(0, at - preferences.edgeSpan),
+    until: Math.min(at + preferences.edgeSpan, length.value || Infinity),
+  });
+  const passAround = (at: number) => {
+    const { again, until } = around(at);
+    return { from: again / 1000, until: until / 1000, at: at / 1000 };
+  };
   /** Plays around a moment again and again, until something else is played or it is paused. */
-  function loopAround(at: number): void {
+  async function loopAround(at: number): Promise<void> {
+    pause();
+    stretch = noStretch;
+    // Slower or faster, the element keeps the pitch as decoded sound would not.
+    if (rate.value === 1 && (await exact.begin(passAround(at)))) return;
     const { again, until } = around(at);
     playStretch(again, until);
     stretch = { ...stretch, again };
   }
   /** The moment has moved: that counts from the next pass on. */
   function moveLoop(at: number): void {
+    exact.move(passAround(at));
     if (stretch.again !== null) stretch = { ...stretch, ...around(at) };
   }
   /** Plays the captions from one index to another, and stops after the last. */
@@ -137,9 +189,9 @@ export const usePlayback = defineStore('playback', () => {
   /** Plays what stands right before the playhead or after it, and leaves the playhead where it was. */
   function hearBeside(side: 'before' | 'after'): void {
     const at = time.value;
-    if (side === 'before') playStretch(Math.max(0, at - aroundEdge), at);
+    if (side === 'before') playStretch(Math.max(0, at - preferences.edgeSpan), at);
     else {
-      playStretch(at, at + aroundEdge);
+      playStretch(at, at + preferences.edgeSpan);
       stretch = { ...stretch, back: at };
     }
   }
@@ -178,7 +230,7 @@ export const usePlayback = defineStore('playback', () => {
   function typed(): void {
     place.follow = false;
     if (!preferences.holdWhileTyping || (!runs() && hold.state() === 'off')) return;
-    if (stretch.brief) {
+    if (stretch.brief || exact.runs()) {
       pause();
       return;
     }

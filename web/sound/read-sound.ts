@@ -1,14 +1,10 @@
 /** Reads the sound of a recording piece by piece, so that never more than a moment of it is in memory. */
-import { ALL_FORMATS, AudioSampleSink, Input, UrlSource, type AudioSample, type InputAudioTrack } from 'mediabunny';
+import { ALL_FORMATS, AudioSampleSink, Input, UrlSource, type AudioSample } from 'mediabunny';
 import { peakReader } from '../../core/speech/peaks.ts';
 import type { Regions } from '../../core/speech/regions.ts';
 import { soundReader } from '../../core/speech/sound-reader.ts';
 import { voiceWeights } from '../../core/speech/voice-net.ts';
-
-/** Why the sound could not be read, as a sentence. */
-export class SoundTrouble extends Error {
-  override readonly name = 'SoundTrouble';
-}
+import { soundTrack, SoundTrouble } from './sound-track.ts';
 
 /** What is heard in a recording. */
 export interface Heard {
@@ -35,17 +31,6 @@ function mixed(sample: AudioSample, each: (channel: Float32Array) => void): Floa
     if (channels > 1) for (let i = 0; i < plane.length; i++) mix[i] = (mix[i] ?? 0) + (plane[i] ?? 0) / channels;
   }
   return mix;
-}
-
-async function soundTrack(input: Input): Promise<InputAudioTrack | null> {
-  const track = await input.getPrimaryAudioTrack().catch(() => {
-    throw new SoundTrouble('The sound of this recording is in no form that can be read here. Timing works without it.');
-  });
-  if (track && !(await track.canDecode()))
-    throw new SoundTrouble(
-      `This browser cannot decode the sound of this recording (${(await track.getCodecParameterString()) ?? 'unknown'}). Timing works without it.`,
-    );
-  return track;
 }
 
 /**

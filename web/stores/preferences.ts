@@ -36,6 +36,10 @@ interface KeptPreferences {
   readonly reaction: number;
   /** On the tape, letters alone are commands (WCAG 2.1.4: they can be switched off). */
   readonly singleKeys: boolean;
+  /** An edge is heard with so much before and after it, in ms. */
+  readonly edgeSpan: number;
+  /** A soft click at the edge that is heard. */
+  readonly edgeClick: boolean;
   /** The skyline shows how early or late captions are, in place of their speed. */
   readonly showsDrift: boolean;
   /** Keys that are not the usual ones, by the id of the command. */
@@ -55,6 +59,8 @@ const fallback: KeptPreferences = {
   monitorWidth: null,
   reaction: 150,
   singleKeys: true,
+  edgeSpan: 1500,
+  edgeClick: false,
   showsDrift: false,
   snaps: { speech: true, words: true, frames: true, captions: true, playhead: true },
   keys: {},
@@ -83,6 +89,8 @@ export const usePreferences = defineStore('preferences', () => {
   const snaps = ref(before.snaps);
   const reaction = ref(before.reaction);
   const singleKeys = ref(before.singleKeys);
+  const edgeSpan = ref(before.edgeSpan);
+  const edgeClick = ref(before.edgeClick);
   const showsDrift = ref(before.showsDrift);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
@@ -102,6 +110,8 @@ export const usePreferences = defineStore('preferences', () => {
     snaps: snaps.value,
     reaction: reaction.value,
     singleKeys: singleKeys.value,
+    edgeSpan: edgeSpan.value,
+    edgeClick: edgeClick.value,
     showsDrift: showsDrift.value,
     keys: keys.value,
   }));
@@ -120,6 +130,8 @@ export const usePreferences = defineStore('preferences', () => {
     snaps,
     reaction,
     singleKeys,
+    edgeSpan,
+    edgeClick,
     showsDrift,
     keys,
   };

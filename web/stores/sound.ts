@@ -6,10 +6,10 @@ import { ApiError } from '../../core/contract/api-error.ts';
 import type { Regions } from '../../core/speech/regions.ts';
 import { ask } from '../api/client.ts';
 import { fetchPeaks, uploadPeaks } from '../api/upload.ts';
-import { workerClient, WorkerTrouble } from '../background/worker-client.ts';
+import { WorkerTrouble } from '../background/worker-client.ts';
 import { useJob } from './job.ts';
 import type { Heard } from '../sound/read-sound.ts';
-import type { SoundRequest } from '../sound/worker.ts';
+import { listenerClient } from '../sound/sound-client.ts';
 
 /** Where speech is in a recording, as it was kept; null where nobody has listened yet. @throws {ApiError} */
 const fetchRegions = (hash: string): Promise<Regions | null> =>
@@ -26,9 +26,7 @@ async function keep(hash: string, { peaks, regions }: Heard): Promise<void> {
 
 export const useSound = defineStore('sound', () => {
   const job = useJob();
-  const client = workerClient<SoundRequest, Heard>(
-    () => new Worker(new URL('../sound/worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const client = listenerClient();
   /** Null while it is not known. */
   const peaks = shallowRef<Peaks | null>(null);
   /** Null while they are not known. */

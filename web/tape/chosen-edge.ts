@@ -31,7 +31,7 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
     if (edge.value === null) before = playback.time;
     place.enter(here.id);
     [edge.value, id.value] = [which, here.id];
-    if (here.timing === 'set') playback.loopAround(here[which]);
+    if (here.timing === 'set') void playback.loopAround(here[which]);
   }
   /** No edge is chosen any more; what plays plays on. */
   function release(): void {
