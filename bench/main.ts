@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { format, resolveConfig } from 'prettier';
 import { measure } from './measure.ts';
-import { pageFigures } from './page.ts';
+import { pageFigures, type Ratio } from './page.ts';
 
 const round = (n: number): number => Math.round(n * 100) / 100;
 
@@ -18,12 +18,24 @@ function show({ name, ms, most }: { readonly name: string; readonly ms: number; 
     most === null ? '' : ms <= most ? `reached: at most ${String(most)} ms` : `NOT REACHED: at most ${String(most)} ms`;
   console.log(`  ${name.padEnd(52)} ${ms.toFixed(1).padStart(9)} ms  ${says}`);
 }
-page.forEach(show);
-console.log('\nThe same against a bare text surface with the same text, medians of five');
-for (const { name, ratio, most } of floor)
+function compare({ name, ratio, most }: Ratio): void {
   console.log(
     `  ${name.padEnd(52)} ${ratio.toFixed(2).padStart(9)} x   ${ratio <= most ? 'reached' : 'NOT REACHED'}: at most ${String(most)} x`,
   );
+}
+page.forEach(show);
+console.log('\nThe same against a bare text surface with the same text, medians of five');
+floor.forEach(compare);
+
+console.log('\nThe tape, and an hour of sound');
+const { tapeFigures } = await import('./tape.ts');
+const measuredTape = await tapeFigures();
+const tape = {
+  figures: measuredTape.figures.map((f) => ({ ...f, ms: round(f.ms) })),
+  ratios: measuredTape.ratios.map((r) => ({ ...r, ratio: round(r.ratio) })),
+};
+tape.figures.forEach(show);
+tape.ratios.forEach(compare);
 
 console.log('\nThe edit route');
 const { batchFigures } = await import('./batches.ts');
@@ -61,6 +73,7 @@ const report = {
   results,
   page,
   floor,
+  tape,
   server,
   commandLine,
 };

@@ -3,72 +3,16 @@
  * the main thread did for each key, for scrolling, for the other reading, for replacing everywhere.
  */
 import { median } from 'd3-array';
-import { logging } from 'selenium-webdriver';
-import type chrome from 'selenium-webdriver/chrome.js';
 import { longTrack } from '../demo/long-track.ts';
 import { asking, jobWith } from '../e2e/support/ask.ts';
 import { until } from 'selenium-webdriver';
-import { By, Key, openBrowser, press, type WebDriver } from '../e2e/support/browser.ts';
+import { By, Key, openBrowser, press } from '../e2e/support/browser.ts';
 import { serveBareSurface } from './bare-surface.ts';
 import { startServices } from '../e2e/support/services.ts';
-
-export interface Figure {
-  readonly name: string;
-  /** In ms. */
-  readonly ms: number;
-  /** What it should be at most, in ms; null where nothing is asked. */
-  readonly most: number | null;
-}
-
-/** An event of the trace, as the Trace Event Format has it: times in µs. */
-interface TraceEvent {
-  readonly name: string;
-  readonly ph: string;
-  readonly ts: number;
-  readonly dur?: number;
-  readonly pid: number;
-  readonly tid: number;
-  readonly args?: { readonly name?: string };
-}
+import { answers, longest, tasksBetween, total, trace, traced, type Figure, type TraceEvent } from './trace.ts';
 
 const captions = 5000;
 const keys = 100;
-/** So many answers of the driver without a mark, and it was lost. */
-const answers = 8;
-
-/** Has the browser keep its trace for us. */
-function traced(options: chrome.Options): void {
-  const prefs = new logging.Preferences();
-  prefs.setLevel(logging.Type.PERFORMANCE, logging.Level.ALL);
-  options.setLoggingPrefs(prefs);
-  options.setPerfLoggingPrefs({
-    enableNetwork: false,
-    enablePage: false,
-    traceCategories: 'toplevel,blink.user_timing,__metadata',
-  } as never);
-}
-
-async function trace(driver: WebDriver): Promise<TraceEvent[]> {
-  const entries = await driver.manage().logs().get(logging.Type.PERFORMANCE);
-  return entries.flatMap((entry) => {
-    const { message } = JSON.parse(entry.message) as { message: { method: string; params: unknown } };
-    return message.method === 'Tracing.dataCollected' ? [message.params as TraceEvent] : [];
-  });
-}
-
-/** Lengths of the tasks of the page's main thread between two marks, in ms. */
-function tasksBetween(events: readonly TraceEvent[], from: string, to: string): number[] {
-  const begin = events.find((e) => e.name === from);
-  const end = events.find((e) => e.name === to);
-  if (!begin || !end) throw new Error(`The trace has no marks ${from} and ${to}.`);
-  return events
-    .filter((e) => e.pid === begin.pid && e.tid === begin.tid && e.ph === 'X' && e.name.endsWith('RunTask'))
-    .filter((e) => e.ts + (e.dur ?? 0) >= begin.ts && e.ts <= end.ts)
-    .map((e) => (e.dur ?? 0) / 1000);
-}
-
-const total = (tasks: readonly number[]): number => tasks.reduce((sum, t) => sum + t, 0);
-const longest = (tasks: readonly number[]): number => Math.max(0, ...tasks);
 const nineteenInTwenty = (all: readonly number[]): number =>
   [...all].sort((a, b) => a - b)[Math.ceil(all.length * 0.95) - 1] ?? 0;
 

@@ -15,15 +15,16 @@ declare class TextEncoder {
 declare function atob(encoded: string): string;
 
 declare namespace WebAssembly {
-  class Memory {
-    constructor(size: { readonly initial: number });
+  interface Memory {
     readonly buffer: ArrayBuffer;
   }
-  class Module {
-    constructor(bytes: Uint8Array);
+  interface Module {
+    readonly [Symbol.toStringTag]: string;
   }
-  class Instance {
-    constructor(module: Module, imports: Readonly<Record<string, Readonly<Record<string, Memory>>>>);
+  interface Instance {
     readonly exports: Readonly<Record<string, unknown>>;
   }
+  const Memory: new (size: { readonly initial: number }) => Memory;
+  const Module: new (bytes: Uint8Array) => Module;
+  const Instance: new (module: Module, imports: Readonly<Record<string, Readonly<Record<string, Memory>>>>) => Instance;
 }

@@ -26,7 +26,7 @@ const style = async (name: string): Promise<void> => {
 const repairFirst = async (): Promise<void> => {
   await (await see(app.driver, '.checks-rows li .row-says')).isDisplayed();
   await app.driver
-    .findElement(By.xpath('//*[contains(@class, "row-actions")]/button[normalize-space()="Repair"]'))
+    .findElement(By.xpath('//*[contains(@class, "list-row")]//button[normalize-space()="Repair"]'))
     .click();
 };
 

@@ -84,7 +84,7 @@ it('plays: the time moves, the cursor caption goes along, the picture shows the 
 it('brings the playhead to a caption whose time is pressed', async () => {
   await driver.findElement(By.xpath('(//*[contains(@class, "margin-time")])[4]')).click();
   await eventually(driver, 'that caption under the cursor', async () => (await cursorTitle()).startsWith('Caption 4 '));
-  const start = /([\d:]+\.\d\d) →/.exec(await cursorTitle())?.[1];
+  const start = await driver.findElement(By.css('[aria-label="Begin of caption"]')).getAttribute('value');
   await eventually(driver, 'the playhead at its start', async () => (await playhead()) === start);
 });
 
@@ -159,7 +159,7 @@ it('goes to a finding from Checks, and the finding goes when it is mended', asyn
   const long = await eventually(
     driver,
     'the finding in the monitor',
-    async () => await driver.findElement(By.css('.findings li.must')).getText(),
+    async () => await driver.findElement(By.css('[aria-label="Findings of this caption"] li.must')).getText(),
   );
   expect(long).toMatch(/Line too long.*Line 1 has 46 characters; limit 38/);
   await type(driver, ...Array<string>(24).fill(Key.DELETE));

@@ -1,8 +1,8 @@
-/** Sound of the demo recording: flite voices, and water and horn synthesised from noise and sines. */
+/** Sound of the demo recordings: flite voices, and water and horn synthesised from noise and sines. */
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sounds, speakers, spoken, tail, type Voice } from './script.ts';
+import { speakers, type Script, type Voice } from './script.ts';
 
 export const sampleRate = 16000;
 const voices: Readonly<Record<Voice, string>> = { trainer: 'slt', keeper: 'rms' };
@@ -91,7 +91,7 @@ function writeWav(file: string, samples: Float32Array): void {
 }
 
 /** Says every sentence, places it with its sounds, writes `sound.wav`, and tells where all of it lies. */
-export function makeSound(folder: string): Placed {
+export function makeSound(folder: string, { spoken, sounds, tail }: Script): Placed {
   const ms = (samples: number): number => Math.round((samples * 1000) / sampleRate);
   const at = (time: number): number => Math.round((time * sampleRate) / 1000);
   const parts: { readonly start: number; readonly samples: Float32Array }[] = [];

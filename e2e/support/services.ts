@@ -92,7 +92,7 @@ export async function startServices(env: Record<string, string> = {}): Promise<S
     return address;
   };
   const address = await startServer();
-  await fill('fill', address, host, token);
+  await fill('fill', address, host, token, 'lock-after-dark');
   return {
     address,
     host,

@@ -1,19 +1,31 @@
 /**
- * Makes the demo recording *Working a lock after dark*, its true script and its machine draft.
+ * Makes the demo recordings, their true scripts and their machine drafts.
  *
- * Needs Debian's ffmpeg, flite, pocketsphinx and pocketsphinx-en-us. The results are committed, so
- * only somebody who changes the script has to run it: `npm run demo:make`.
+ * Needs Debian's ffmpeg, flite, pocketsphinx and pocketsphinx-en-us. The results are committed, so only somebody who
+ * changes a script has to run it, naming the recordings: `npm run demo:make fog-signals`.
  */
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { frameRate, height, painter, width } from './picture.ts';
-import { lowerThirds } from './script.ts';
+import { fogPainter, fogSize } from './fog-picture.ts';
+import { fogSignals } from './fog-signals.script.ts';
+import { keepersRound } from './keepers-round.script.ts';
+import { lockAfterDark, lowerThirds } from './lock-after-dark.script.ts';
+import { frameRate, height, painter, width } from './lock-picture.ts';
+import type { Script } from './script.ts';
 import { makeSound, sampleRate, type Placed } from './sound.ts';
 
-const out = resolve('demo/recordings/lock-after-dark');
+/** What is drawn to the sound. */
+interface Picture {
+  readonly width: number;
+  readonly height: number;
+  readonly paint: (n: number) => Uint8Array;
+  /** ffmpeg's filters over it. */
+  readonly filters: readonly string[];
+}
+const opus = ['-c:a', 'libopus', '-ar', '48000'];
 const font = resolve(
   'node_modules/@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
 );
@@ -35,7 +47,8 @@ function titles(placed: Placed): string {
     .join(',');
 }
 
-async function film(placed: Placed, folder: string): Promise<void> {
+async function film(placed: Placed, folder: string, out: string, picture: Picture): Promise<void> {
+  const { paint, filters } = picture;
   const ffmpeg = spawn(
     'ffmpeg',
     [
@@ -47,7 +60,7 @@ async function film(placed: Placed, folder: string): Promise<void> {
       '-pix_fmt',
       'rgb24',
       '-s',
-      `${String(width)}x${String(height)}`,
+      `${String(picture.width)}x${String(picture.height)}`,
       '-r',
       String(frameRate),
       '-i',
@@ -55,7 +68,7 @@ async function film(placed: Placed, folder: string): Promise<void> {
       '-i',
       join(folder, 'sound.wav'),
       '-vf',
-      `${titles(placed)},format=yuv420p`,
+      [...filters, 'format=yuv420p'].join(','),
       '-c:v',
       'libvpx-vp9',
       '-b:v',
@@ -70,19 +83,15 @@ async function film(placed: Placed, folder: string): Promise<void> {
       '1',
       '-g',
       '125',
-      '-c:a',
-      'libopus',
+      ...opus,
       '-b:a',
       '48k',
-      '-ar',
-      '48000',
       '-shortest',
       join(out, 'recording.webm'),
     ],
     { stdio: ['pipe', 'inherit', 'inherit'] },
   );
   const done = once(ffmpeg, 'exit');
-  const paint = painter(placed);
   const frames = Math.round((placed.length * frameRate) / 1000);
   for (let n = 0; n < frames; n++) {
     if (!ffmpeg.stdin.write(Buffer.from(paint(n)))) await once(ffmpeg.stdin, 'drain');
@@ -93,14 +102,14 @@ async function film(placed: Placed, folder: string): Promise<void> {
 }
 
 /** The small picture that stands for the recording, as a page would draw it. */
-function poster(): void {
+function poster(out: string): void {
   const [recording, picture] = [join(out, 'recording.webm'), join(out, 'poster.jpg')];
   const frame = ['-frames:v', '1', '-vf', 'scale=256:-2', '-q:v', '4'];
   execFileSync('ffmpeg', ['-y', '-loglevel', 'error', '-ss', '8', '-i', recording, ...frame, picture]);
 }
 
 /** Runs the recogniser and writes what it heard, word for word, as CTM. */
-function recognise(folder: string): void {
+function recognise(folder: string, out: string, name: string): void {
   const heard = execFileSync(
     'pocketsphinx_continuous',
     ['-infile', join(folder, 'sound.wav'), '-samprate', String(sampleRate), '-time', 'yes', '-logfn', '/dev/null'],
@@ -113,7 +122,7 @@ function recognise(folder: string): void {
     if (/^(<.*>|\[.*\])$/.test(token)) return [];
     const word = token.replace(/\(\d+\)$/, '');
     return [
-      `lock-after-dark 1 ${start} ${(Number(end) - Number(start)).toFixed(3)} ${word} ${Math.min(1, Number(certainty)).toFixed(3)}`,
+      `${name} 1 ${start} ${(Number(end) - Number(start)).toFixed(3)} ${word} ${Math.min(1, Number(certainty)).toFixed(3)}`,
     ];
   });
   writeFileSync(
@@ -122,17 +131,33 @@ function recognise(folder: string): void {
   );
 }
 
-const folder = mkdtempSync(join(tmpdir(), 'fenwix-demo-'));
-try {
-  execFileSync('mkdir', ['-p', out]);
-  const placed = makeSound(folder);
-  writeFileSync(
-    join(out, 'true-script.json'),
-    `${JSON.stringify({ title: 'Working a lock after dark', language: 'en-GB', ...placed }, null, 2)}\n`,
-  );
-  recognise(folder);
-  await film(placed, folder);
-  poster();
-} finally {
-  rmSync(folder, { recursive: true, force: true });
+/** The sound by itself, where a recording has no picture. */
+function soundOnly(folder: string, out: string): void {
+  const how = ['-y', '-loglevel', 'error', '-i', join(folder, 'sound.wav'), ...opus, '-b:a', '24k'];
+  execFileSync('ffmpeg', [...how, join(out, 'recording.ogg')]);
 }
+
+async function make(script: Script): Promise<void> {
+  const out = resolve('demo/recordings', script.name);
+  const folder = mkdtempSync(join(tmpdir(), 'fenwix-demo-'));
+  try {
+    mkdirSync(out, { recursive: true });
+    const placed = makeSound(folder, script);
+    const { title, language } = script;
+    writeFileSync(join(out, 'true-script.json'), `${JSON.stringify({ title, language, ...placed }, null, 2)}\n`);
+    recognise(folder, out, script.name);
+    if (script === lockAfterDark) {
+      await film(placed, folder, out, { width, height, paint: painter(placed), filters: [titles(placed)] });
+      poster(out);
+    } else if (script === fogSignals) {
+      await film(placed, folder, out, { ...fogSize, paint: fogPainter(placed, frameRate), filters: [] });
+      poster(out);
+    } else soundOnly(folder, out);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+const wanted = process.argv.slice(2);
+for (const script of [lockAfterDark, fogSignals, keepersRound])
+  if (wanted.length === 0 || wanted.includes(script.name)) await make(script);
