@@ -70,8 +70,9 @@ export function captionsForSpeech(
   let next = 0;
   for (const [i, { start, end }] of speech.entries()) {
     while ((captions[next]?.end ?? Infinity) <= start) next++;
-    const over = captions.slice(next).findIndex((c) => c.start >= end);
-    const those = captions.slice(next, over < 0 ? undefined : next + over);
+    let over = next;
+    while ((captions[over]?.start ?? Infinity) < end) over++;
+    const those = captions.slice(next, over);
     if (heardFor(those, start, end) * 2 >= end - start) continue;
     // Only what is free of it can be filled: from the last caption that reaches into its beginning to the next one.
     const before = Math.max(
@@ -80,7 +81,7 @@ export function captionsForSpeech(
       ...those.filter((c) => c.start <= start).map((c) => c.end),
     );
     const after = Math.min(
-      those.find((c) => c.start > start)?.start ?? captions[next + those.length]?.start ?? length + gap,
+      those.find((c) => c.start > start)?.start ?? captions[over]?.start ?? length + gap,
       speech[i + 1]?.start ?? Infinity,
     );
     const first = Math.max(before + gap, start - lead);
