@@ -7,13 +7,11 @@ import { usePlayback } from '../playback/playback.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePreferences } from '../stores/preferences.ts';
-import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
 import { useShownSurface } from '../words/shown-surface.ts';
 import { createSurface, type Surface } from '../words/surface/surface.ts';
-import type { Around } from '../words/surface/state.ts';
+import { useAround } from '../words/use-around.ts';
 
 /**
  * The text of the cursor caption, written where it stands on the tape: the surface of Words over this caption and its
@@ -23,26 +21,15 @@ const emit = defineEmits<{ leave: [] }>();
 const job = useJob();
 const track = useTrack();
 const place = usePlace();
-const times = useTimes();
 const shown = useShownSurface();
 const findings = useFindings();
 const playback = usePlayback();
-const preferences = usePreferences();
 const made = useNewCaptions();
 const parent = useTemplateRef<HTMLElement>('parent');
 let surface: Surface | null = null;
 
 const beside = computed<readonly Caption[]>(() => track.captions.slice(Math.max(0, place.index - 1), place.index + 2));
-const around = (): Around | null =>
-  job.job && {
-    style: job.job.style,
-    findings: findings.found.byCaption,
-    cursor: place.caption?.id ?? null,
-    reading: 'lines',
-    clock: times.clock,
-    doubtBelow: preferences.doubtBelow,
-    keepsProof: preferences.keepsProof,
-  };
+const around = useAround('lines');
 
 onMounted(() => {
   const first = around();

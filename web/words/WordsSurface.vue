@@ -16,7 +16,7 @@ import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { useShownSurface } from './shown-surface.ts';
 import { createSurface, type Surface } from './surface/surface.ts';
-import type { Around } from './surface/state.ts';
+import { useAround } from './use-around.ts';
 import { useCapitals } from './use-capitals.ts';
 import { useCorrections } from './use-corrections.ts';
 import { useSpokenWord } from './use-spoken-word.ts';
@@ -42,18 +42,7 @@ const router = useRouter();
 const parent = useTemplateRef<HTMLElement>('parent');
 let surface: Surface | null = null;
 
-const around = (): Around | null =>
-  job.job
-    ? {
-        style: job.job.style,
-        findings: findings.found.byCaption,
-        cursor: place.caption?.id ?? null,
-        reading: preferences.reading,
-        clock: times.clock,
-        doubtBelow: preferences.doubtBelow,
-        keepsProof: preferences.keepsProof,
-      }
-    : null;
+const around = useAround();
 const find = (id: string) => track.captions.find((c) => c.id === id);
 
 onMounted(() => {
