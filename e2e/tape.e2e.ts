@@ -1,7 +1,7 @@
 /** Timing on the tape: dragged, by key, heard, seen, kept, undone. */
 import { caption, type Caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, devTools, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { control, devTools, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -77,6 +77,11 @@ describe('dragging', () => {
     await dragged(0, '.block-edge.end', 1);
     await says(app.driver, /\+(0\.9|1\.0)\d\d s/);
     expect(await kept(track)).toBe('1000–3000 5000–7000');
+    // The monitor says what it would be.
+    const end = await see(app.driver, '[aria-label="End of caption"]');
+    await eventually(app.driver, 'the new end', async () =>
+      /^00:0(3\.9|4)/.test((await end.getAttribute('value')) ?? ''),
+    );
     await letGo();
     await eventually(app.driver, 'a later end', async () => /^1000–(39|40)\d\d 5000/.test(await kept(track)));
     // At a picture of 25 a second.
@@ -292,6 +297,31 @@ describe('keys', () => {
         `const tape = document.querySelector('[data-test=tape]').getBoundingClientRect();
          const text = document.querySelector('.block-text').getBoundingClientRect();
          return text.top >= tape.top - 1 && text.top < tape.bottom;`,
+      ),
+    );
+  });
+
+  it('counts by another frame rate once that is chosen', async () => {
+    const { job } = await tapeOf([[1000, 3000]]);
+    await pick(app.driver, 'Frame rate of the recording', '24 fps');
+    await says(app.driver, '24 fps');
+    await eventually(
+      app.driver,
+      'the rate kept',
+      async () => (await ask('GET /api/jobs/:id', { params: { id: job } })).rate.numerator === 24,
+    );
+  });
+
+  it('plays from where the sound is pressed twice', async () => {
+    await tapeOf([[1000, 3000]]);
+    const { x, y } = await app.driver.executeScript<Spot>(
+      `const box = document.querySelector('[data-test=tape]').getBoundingClientRect();
+       return { x: Math.round(box.left + 130), y: Math.round(box.top + box.height * 0.7) };`,
+    );
+    await app.driver.actions().move({ x, y, duration: 0 }).doubleClick().perform();
+    await eventually(app.driver, 'it playing from there', () =>
+      app.driver.executeScript<boolean>(
+        'const v = document.querySelector("video"); return !v.paused && v.currentTime > 2;',
       ),
     );
   });

@@ -96,6 +96,11 @@ it('a whole job can be done through the contract, by every route there is', asyn
   await ask('POST /api/jobs', { body: made });
   await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track(randomUUID()) });
   await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { title: 'Working a lock' } });
+  const rate = { numerator: 30000, denominator: 1001 };
+  expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { rate } })).toMatchObject({
+    title: 'Working a lock',
+    rate,
+  });
   expect(await ask('GET /api/jobs/:id', { params: { id: job } })).toMatchObject({ title: 'Working a lock' });
   const opened = await ask('GET /api/jobs/:id/opening', { params: { id: job } });
   expect([opened.job.id, opened.track?.id, opened.track?.edit]).toEqual([job, fair, 1]);

@@ -25,6 +25,8 @@ export interface JobChange {
   readonly title?: string;
   /** By its id, or whole: changed for this job only. */
   readonly style?: string | HouseStyle;
+  /** Of its pictures: gaps in frames and timecodes are counted by it. */
+  readonly rate?: FrameRate;
 }
 
 /** A job and the track it is opened with, in one answer: whoever opens it waits for both. */

@@ -31,12 +31,13 @@ type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonl
 
 const title = checkedText(titleFault);
 const frames = Joi.number().integer().min(1).required();
+const rate = objectOf<FrameRate>({ numerator: frames, denominator: frames });
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),
   title: title.required(),
   series: Joi.string().trim().allow('').max(mostCharacters.series).default(''),
   language: languageTag.required(),
-  rate: objectOf<FrameRate>({ numerator: frames, denominator: frames }).default({ numerator: 25, denominator: 1 }),
+  rate: rate.default({ numerator: 25, denominator: 1 }),
   style: id.required(),
   recording: hash.allow(null).default(null),
   tracks: Joi.array().items(newTrack).max(most.tracks).default([]),
@@ -46,6 +47,7 @@ const change = objectOf<JobChange>({
   title,
   // A style that is sent whole is read by the decoder in core.
   style: Joi.alternatives(id, Joi.object()),
+  rate,
 }).min(1);
 
 export function jobs(
@@ -89,7 +91,7 @@ export function jobs(
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
     await jobRow(db, job);
-    const { title: name, style } = body;
+    const { title: name, style, rate: counted } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await writing(db, async (tx) => {
       await tx<JobRow>('jobs')
@@ -97,6 +99,7 @@ export function jobs(
         .update({
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
+          ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),
         });
       await setBasis(tx, { id: job });
     });

@@ -93,7 +93,7 @@ describe('keys', () => {
        finding finding-before follow give-above give-below go-checks go-handover go-jobs go-styles go-tape go-tracks go-words
        heard italic job-style join-above join-below join-selected keep-only keys label loop mend-same new-here play proof
        proof-selected redo relay repair repair-all replay replay-around select-above select-below shift slower split-here suggest
-       tape-closer tape-further tape-to-playhead new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
+       tape-closer tape-further tape-to-playhead tape-readable new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
        turn underline undo unproofed unproofed-before`
         .trim()
         .split(/\s+/)

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import { withMoved } from '../captions/retiming.ts';
+import { useDrag } from '../tape/use-drag.ts';
 import CaptionFigures from './CaptionFigures.vue';
 import MonitorWidth from './MonitorWidth.vue';
 import FindingList from './FindingList.vue';
@@ -9,6 +12,12 @@ import EdgeNote from '../tape/EdgeNote.vue';
 import { usePlace } from '../stores/place.ts';
 
 const place = usePlace();
+const drag = useDrag();
+/** The cursor caption; while it is dragged, with the times it would have. */
+const caption = computed(() => {
+  const { caption: here } = place;
+  return here ? (withMoved([here], drag.held?.moved.changes ?? [])[0] ?? here) : null;
+});
 </script>
 
 <template>
@@ -18,10 +27,10 @@ const place = usePlace();
     <TransportBar />
     <EdgeNote />
     <div class="monitor-figures ruled-above scrolls">
-      <template v-if="place.caption">
-        <VersionList v-if="place.caption.versions" :caption="place.caption" />
-        <CaptionFigures :caption="place.caption" />
-        <FindingList :caption="place.caption" />
+      <template v-if="caption">
+        <VersionList v-if="caption.versions" :caption="caption" />
+        <CaptionFigures :caption="caption" />
+        <FindingList :caption="caption" />
       </template>
       <p v-else class="soft">There is no caption in this track yet.</p>
     </div>

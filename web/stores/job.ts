@@ -1,6 +1,7 @@
 /** The job that is open. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
+import type { FrameRate } from '../../core/time/frames.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
@@ -43,8 +44,13 @@ export const useJob = defineStore('job', () => {
     if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } });
   }
 
+  /** @throws {ApiError} */
+  async function useRate(rate: FrameRate): Promise<void> {
+    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { rate } });
+  }
+
   const recordingUrl = computed(() =>
     job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
   );
-  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle };
+  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, useRate };
 });

@@ -7,6 +7,7 @@ import { speedText } from '../../core/text/measures.ts';
 import { seconds } from '../../core/time/clock.ts';
 import { linesOf, type Caption } from '../../core/track/caption.ts';
 import { measured } from '../measured.ts';
+import { edgeRoom, lineRoom } from './tape-view.ts';
 import type { Handle } from './use-drag.ts';
 
 const TapeText = defineAsyncComponent(() => import('./TapeText.vue'));
@@ -37,8 +38,6 @@ const emit = defineEmits<{
   edge: [edge: 'start' | 'end', event: KeyboardEvent];
 }>();
 
-/** Px that a line of text, and the edge of a block, need. */
-const [lineRoom, edgeRoom] = [24, 8];
 const height = computed(() => Math.max(2, (props.caption.end - props.caption.start) * props.perMs));
 const lines = computed(() => linesOf(props.caption));
 /** Too short on the page for its text, which then stands beside it. */

@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { ChevronDown, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
+import { sentence } from '../../core/contract/api-error.ts';
+import { parseRate, rateText, usualRates } from '../../core/time/frames.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import IconButton from '../controls/IconButton.vue';
 import MenuButton from '../controls/MenuButton.vue';
+import SelectField from '../controls/SelectField.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlayback } from '../playback/playback.ts';
+import { useJob } from '../stores/job.ts';
+import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences, type Snaps } from '../stores/preferences.ts';
 import TapeSurface from './TapeSurface.vue';
 import { useTapeView } from './tape-view.ts';
 
+const job = useJob();
+const messages = useMessages();
 const view = useTapeView();
 const place = usePlace();
 const playback = usePlayback();
@@ -35,6 +42,16 @@ const snapping = computed(() => {
   if (on.length === snaps.length) return 'Snap to all';
   return on.length === 0 ? 'Snap to nothing' : `Snap to ${on.map(([, title]) => title.toLowerCase()).join(', ')}`;
 });
+const rates = usualRates.map((rate) => ({ value: rateText(rate), title: `${rateText(rate)} fps` }));
+const rate = computed(() => (job.job ? rateText(job.job.rate) : null));
+async function useRate(text: string | null): Promise<void> {
+  const to = text === null ? null : parseRate(text);
+  try {
+    if (to) await job.useRate(to);
+  } catch (error) {
+    messages.notice = sentence(error);
+  }
+}
 const missing = computed(() => made.unwritten.value.length);
 const onPage = computed(() => {
   const seconds = view.span / 1000;
@@ -64,6 +81,14 @@ const toggle = (key: keyof Snaps): void => {
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
     <span class="spring"></span>
+    <SelectField
+      v-if="(job.job?.recording?.width ?? 0) > 0"
+      :model-value="rate"
+      label="Frame rate of the recording"
+      :options="rates"
+      :width="92"
+      @update:model-value="useRate"
+    />
     <MenuButton
       :entries="entries"
       menu-name="Edges that are dragged snap to"

@@ -18,9 +18,11 @@ import { useChosenEdge } from './chosen-edge.ts';
 import { keyStepOf, withMoved } from '../captions/retiming.ts';
 import { columns, paintTape } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
+import DragNote from './DragNote.vue';
 import MarkBar from './MarkBar.vue';
 import TapeBlock from './TapeBlock.vue';
-import { useDrag, type Handle } from './use-drag.ts';
+import { useDrag } from './use-drag.ts';
+import { useTapeHands } from './use-tape-hands.ts';
 
 const job = useJob();
 const track = useTrack();
@@ -133,6 +135,14 @@ watch(
 watch([() => place.caption?.id, () => place.gone], () => {
   if (place.caption && !drag.held && !place.follow) view.show(place.caption.start, place.caption.end);
 });
+// What an undo changed comes into sight.
+watch(
+  () => track.lastChange,
+  (change) => {
+    const id = change?.by === 'undo' ? change.ids.find((c) => track.captions.some((one) => one.id === c)) : undefined;
+    if (id) place.goTo(id, 'chosen');
+  },
+);
 watch(
   shown,
   (now) => {
@@ -142,46 +152,7 @@ watch(
   { immediate: true },
 );
 
-const timeOf = (event: MouseEvent): number =>
-  view.timeAt(event.clientY - (tape.value?.getBoundingClientRect().top ?? 0));
-function take(index: number, handle: Handle, event: PointerEvent): void {
-  if (event.button !== 0) return;
-  event.preventDefault();
-  tape.value?.setPointerCapture(event.pointerId);
-  drag.begin(index, handle, timeOf(event));
-}
-function onMove(event: PointerEvent): void {
-  if (drag.held)
-    drag.move(timeOf(event), { alone: event.shiftKey, push: event.ctrlKey || event.metaKey, free: event.altKey });
-}
-function onDown(event: PointerEvent): void {
-  const x = event.clientX - (tape.value?.getBoundingClientRect().left ?? 0);
-  if (event.button === 0 && x < columns.sound + columns.soundWidth) playback.seek(timeOf(event));
-}
-function onWheel(event: WheelEvent): void {
-  if (event.ctrlKey) view.zoom(Math.exp(event.deltaY / 400), timeOf(event));
-  else {
-    place.follow = false;
-    const px = event.deltaMode === 1 ? event.deltaY * 24 : event.deltaY;
-    view.scrollTo(view.from + px / view.perMs);
-  }
-}
-function onKey(event: KeyboardEvent): void {
-  if (event.key === 'Escape' && drag.held) drag.cancel();
-  else if (event.ctrlKey || event.metaKey || event.altKey || event.target !== tape.value) return;
-  else if (event.key === 'Enter') write();
-  else if (event.key === 'ArrowLeft') playback.seek(playback.time - step.value);
-  else if (event.key === 'ArrowRight') playback.seek(playback.time + step.value);
-  else if (event.key === 'ArrowUp') place.move(-1);
-  else if (event.key === 'ArrowDown') place.move(1);
-  else if (event.key === 'PageUp') view.scrollTo(view.from - view.span * 0.8);
-  else if (event.key === 'PageDown') view.scrollTo(view.from + view.span * 0.8);
-  else if (event.key === '+' || event.key === '=') view.closer(playback.time);
-  else if (event.key === '-') view.further(playback.time);
-  else return;
-  event.preventDefault();
-  event.stopPropagation();
-}
+const hands = useTapeHands(tape, { step, write });
 /** A key on an edge chooses it and moves it. */
 function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
   if (!['ArrowUp', 'ArrowDown'].includes(event.key) || event.altKey) return;
@@ -209,21 +180,6 @@ function leaveText(): void {
   tape.value?.focus({ preventScroll: true });
 }
 watch(asBars, () => (writing.value = false));
-const signed = (ms: number): string => `${ms < 0 ? '−' : '+'}${(Math.abs(ms) / 1000).toFixed(3)} s`;
-const said = computed(() => {
-  const { difference, held } = drag;
-  if (!difference || !held || !job.job) return null;
-  const frames = Math.round(difference.by / step.value);
-  const unit = (job.job.recording?.width ?? 0) > 0 ? `${frames < 0 ? '−' : '+'}${String(Math.abs(frames))} frames` : '';
-  const shared = held.shared ? 'both sides; Shift for this one' : 'Ctrl pushes';
-  return {
-    y: view.yOf(difference.was + difference.by),
-    was: view.yOf(difference.was),
-    text: signed(difference.by),
-    unit,
-    shared,
-  };
-});
 </script>
 
 <template>
@@ -237,12 +193,13 @@ const said = computed(() => {
     data-test="tape"
     data-single-keys
     :style="{ '--blocks': `${columns.blocks}px`, '--beside': `${columns.beside}px` }"
-    @wheel.prevent="onWheel"
-    @pointerdown="onDown"
-    @pointermove="onMove"
+    @wheel.prevent="hands.onWheel"
+    @pointerdown="hands.onDown"
+    @pointermove="hands.onMove"
     @pointerup="drag.finish()"
     @pointercancel="drag.cancel()"
-    @keydown="onKey"
+    @dblclick="hands.onDouble"
+    @keydown="hands.onKey"
   >
     <canvas ref="ground" aria-hidden="true"></canvas>
     <div role="list" aria-label="Captions on the page">
@@ -265,16 +222,11 @@ const said = computed(() => {
         :writing="writing && place.caption?.id === caption.id"
         @choose="choose(caption.id)"
         @leave="leaveText()"
-        @take="(handle, event) => take(index, handle, event)"
+        @take="(handle, event) => hands.take(index, handle, event)"
         @edge="onEdgeKey"
       />
     </div>
-    <template v-if="said">
-      <i class="tape-was" :style="{ transform: `translateY(${said.was}px)` }"></i>
-      <p class="tape-moved floating small" :style="{ transform: `translateY(${said.y}px)` }" role="status">
-        <b class="figures">{{ said.text }}</b> {{ said.unit }} <span class="soft">{{ said.shared }}</span>
-      </p>
-    </template>
+    <DragNote :step="step" />
     <p v-if="sound.reading !== null" class="tape-sound small floating">
       <ProgressBar label="Reading the sound" :share="sound.reading" small />
       Reading the sound
@@ -306,8 +258,7 @@ canvas {
   width: 100%;
   height: 100%;
 }
-.tape-playhead,
-.tape-was {
+.tape-playhead {
   position: absolute;
   top: 0;
   right: 0;
@@ -325,11 +276,6 @@ canvas {
   color: var(--sheet);
   font-size: var(--size-fine);
 }
-.tape-was {
-  left: var(--blocks);
-  height: 1px;
-  background: var(--soft);
-}
 .tape-sound {
   position: absolute;
   bottom: 12px;
@@ -337,13 +283,5 @@ canvas {
   z-index: 4;
   width: 260px;
   padding: 6px 10px;
-}
-.tape-moved {
-  position: absolute;
-  top: 8px;
-  left: calc(var(--blocks) + 40px);
-  z-index: 4;
-  padding: 2px 10px;
-  pointer-events: none;
 }
 </style>

@@ -2,6 +2,7 @@
 import { inSection, type Command } from '../commands/command.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useTrack } from '../stores/track.ts';
 import { useChosenEdge } from './chosen-edge.ts';
 import { useMarking } from './marking.ts';
 import { useTapeView } from './tape-view.ts';
@@ -9,6 +10,7 @@ import { useTapeView } from './tape-view.ts';
 export function tapeCommands(): readonly Command[] {
   const edge = useChosenEdge();
   const view = useTapeView();
+  const track = useTrack();
   const playback = usePlayback();
   const made = useNewCaptions();
   const marking = useMarking();
@@ -51,6 +53,12 @@ export function tapeCommands(): readonly Command[] {
       release: playback.letGo,
     },
     { id: 'tape-to-playhead', title: 'Tape: back to the playhead', keys: ['g'], run: view.toPlayhead },
+    {
+      id: 'tape-readable',
+      title: 'Tape: as close as every text on the page needs',
+      keys: ['t'],
+      run: () => view.readable(track.captions, playback.time),
+    },
     { id: 'tape-closer', title: 'Tape: closer', keys: [], run: () => view.closer(playback.time) },
     { id: 'tape-further', title: 'Tape: further away', keys: [], run: () => view.further(playback.time) },
   ]);

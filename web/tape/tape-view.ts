@@ -1,6 +1,7 @@
 /** Which part of the recording the tape shows, kept while other stages are looked at. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
+import { linesOf, type Caption } from '../../core/track/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePlace } from '../stores/place.ts';
 import { useWholeLength } from '../playback/whole-length.ts';
@@ -11,6 +12,9 @@ const least = 400;
 const zoomStep = 1.5;
 /** The playhead stands here while the tape follows it, as a share of the page from its top. */
 const playheadAt = 1 / 3;
+
+/** Px that a line of text, and the edge of a block, need. */
+export const [lineRoom, edgeRoom] = [24, 8];
 
 export const useTapeView = defineStore('tape-view', () => {
   /** The time at the top of the page, in ms; before the beginning where that has to stand lower. */
@@ -53,12 +57,19 @@ export const useTapeView = defineStore('tape-view', () => {
     if (!inPages) scrollTo(ms - span.value * playheadAt);
     else if (ms < from.value || ms > from.value + span.value * 0.9) scrollTo(ms - span.value * 0.08);
   }
+  /** The scale at which every caption on the page has room for its text, about a moment. */
+  function readable(captions: readonly Caption[], about: number): void {
+    const seen = captions.filter((c) => c.timing === 'set' && c.end > from.value && c.start < until.value);
+    const needed = seen.map((c) => (linesOf(c).length * lineRoom + edgeRoom) / Math.max(1, c.end - c.start));
+    if (needed.length > 0) zoom(perMs.value / Math.max(...needed), about);
+  }
   /** Back to the playhead, and along with it while it plays. */
   function toPlayhead(): void {
     place.follow = true;
     follow(playback.time, false);
   }
   return {
+    readable,
     toPlayhead,
     from,
     span,
