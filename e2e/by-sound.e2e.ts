@@ -110,6 +110,18 @@ describe('times that are typed', () => {
     await times(track, '1500–4000 5000–7000');
   });
 
+  it('count for the caption they were typed for, whatever is pressed next', async () => {
+    const { track } = await tapeOf([at(1000, 3000), at(5000, 7000)]);
+    const input = await field('End');
+    await input.click();
+    await holding(app.driver, [Key.CONTROL], 'a');
+    await type(app.driver, '3.5');
+    const other = await see(app.driver, '.tape-block:nth-child(2) .block-text');
+    await other.click();
+    await says(app.driver, 'Caption 2 of 2');
+    await times(track, '1000–3500 5000–7000');
+  });
+
   it('stay as they were typed, with what is wrong, where they can be none; Escape gives them up', async () => {
     const { track } = await tapeOf([at(1000, 3000), at(5000, 7000)]);
     await typed('End', 'soon');

@@ -88,11 +88,14 @@ export function useTimesOf() {
   }
 
   /**
-   * Gives the cursor caption a time that was typed, or leaves it as it is.
+   * Gives a caption a time that was typed, or leaves it as it is.
+   * @param id of the caption it was typed for: the cursor may be in another by now
    * @returns what is wrong with it, as a sentence; null where it was taken
    */
-  function type(field: TimeField, text: string): string | null {
-    const [open, here] = [job.job, place.caption];
+  function type(id: string, field: TimeField, text: string): string | null {
+    const open = job.job;
+    const index = track.captions.findIndex((c) => c.id === id);
+    const here = track.captions[index];
     if (!open || !here || !track.editable) return null;
     const now = field === 'duration' ? here.end - here.start : here[field];
     const read = readTime(text, now, open.rate);
@@ -101,12 +104,12 @@ export function useTimesOf() {
       const start = field === 'start' ? read.ms : here.start;
       const end = field === 'end' ? read.ms : field === 'duration' ? start + read.ms : start + open.style.time.usual;
       if (end <= start) return 'A caption ends after it begins.';
-      retime({ changes: [{ id: here.id, start, end }], stopped: null });
+      retime({ changes: [{ id, start, end }], stopped: null });
       return null;
     }
     const edge = field === 'start' ? 'start' : 'end';
     const to = field === 'duration' ? here.start + read.ms : read.ms;
-    const moved = moveEdge(track.captions, { index: place.index, edge, to, alone: true }, moveRulesOf(open));
+    const moved = moveEdge(track.captions, { index, edge, to, alone: true }, moveRulesOf(open));
     if (moved.stopped) return stoppedText(moved.stopped, edge);
     retime(moved);
     return null;

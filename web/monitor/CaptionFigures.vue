@@ -94,7 +94,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
       <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
       <span v-if="caption.timing !== 'set'" class="figures small plain soft">▲ not timed</span>
     </h2>
-    <TimeFields :caption="caption" />
+    <TimeFields :key="caption.id" :caption="caption" />
     <dl>
       <div v-for="row in rows" :key="row.name" class="figures-row row small">
         <dt>{{ row.name }}</dt>

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue';
+import { computed, onBeforeUnmount, reactive, watch } from 'vue';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTimesOf, type TimeField } from '../captions/use-times.ts';
 import TextField from '../controls/TextField.vue';
+import { useMessages } from '../stores/messages.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 
-/** Begin, end and duration of the cursor caption, to be read and to be typed in any usual form. */
+/** Begin, end and duration of a caption, to be read and to be typed in any usual form; each caption has fields of its own. */
 const props = defineProps<{ caption: Caption }>();
 const track = useTrack();
 const times = useTimes();
+const messages = useMessages();
 const { type } = useTimesOf();
+const { id } = props.caption;
 
 const isTimed = computed(() => props.caption.timing === 'set');
 const shown = computed<Readonly<Record<TimeField, string>>>(() => {
@@ -35,12 +38,21 @@ function reset(field: TimeField): void {
 function take(field: TimeField): void {
   if (typed[field].trim() === shown.value[field]) reset(field);
   else {
-    faults[field] = type(field, typed[field]);
+    faults[field] = type(id, field, typed[field]);
     if (faults[field] === null) reset(field);
   }
 }
-watch([() => props.caption.id, shown], ([id], [before]) => {
-  for (const [field] of fields) if (id !== before || faults[field] === null) reset(field);
+// What is being typed stays, whatever happens to the times meanwhile.
+watch(shown, (_, before) => {
+  for (const [field] of fields) if (typed[field] === before[field]) reset(field);
+});
+// Whoever goes to another caption in mid-field is done with this one: the field is left, though no event tells of it.
+onBeforeUnmount(() => {
+  for (const [field, title] of fields) {
+    if (typed[field].trim() === shown.value[field]) continue;
+    const fault = type(id, field, typed[field]);
+    if (fault !== null) messages.remark = `${title} stays as it was, “${typed[field]}” was not taken: ${fault}`;
+  }
 });
 </script>
 

@@ -81,7 +81,9 @@ export function exactLoop(
     const when = context.currentTime + ahead;
     source.start(when, pass.from - start, pass.until - pass.from);
     if (wantsClick()) clickAt(when + pass.at - pass.from);
-    source.onended = () => void play(mine);
+    source.onended = () => {
+      play(mine).catch(stop);
+    };
     playing = source;
     onPass();
   }
@@ -98,16 +100,14 @@ export function exactLoop(
       const mine = turn;
       next = pass;
       try {
-        if (!holds(pass) && !(await load(pass, mine))) {
-          if (mine === turn) next = null;
-          return mine !== turn;
-        }
+        await play(mine);
       } catch {
-        if (mine === turn) next = null;
-        return mine !== turn;
+        // Told by what it returns: whoever asked plays it another way.
       }
-      await play(mine);
-      return true;
+      // Something else was asked for meanwhile, or it is on its way.
+      if (mine !== turn || playing) return true;
+      next = null;
+      return false;
     },
     move(pass) {
       if (next) next = pass;

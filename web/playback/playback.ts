@@ -171,6 +171,7 @@ export const usePlayback = defineStore('playback', () => {
     stretch = noStretch;
     // Slower or faster, the element keeps the pitch as decoded sound would not.
     if (rate.value === 1 && (await exact.begin(passAround(at)))) return;
+    if (element.value) element.value.muted = false;
     const { again, until } = around(at);
     playStretch(again, until);
     stretch = { ...stretch, again };
