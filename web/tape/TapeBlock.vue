@@ -28,6 +28,8 @@ const props = defineProps<{
   clock: (ms: number) => string;
   /** How long the recording is, in ms. */
   until: number;
+  /** There is no room for words beside it. */
+  crowded: boolean;
   /** Its text is being written. */
   writing: boolean;
 }>();
@@ -101,7 +103,12 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
       @pointerdown.stop="emit('take', edge, $event)"
       @keydown="emit('edge', edge, $event)"
     ></span>
-    <p class="block-beside figures small" :class="{ soft: !worst && !tooFast }" :style="{ marginTop: `${down}px` }">
+    <p
+      v-if="!crowded"
+      class="block-beside figures small"
+      :class="{ soft: !worst && !tooFast }"
+      :style="{ marginTop: `${down}px` }"
+    >
       <span v-if="brief" class="block-said cut" dir="auto">{{ beside }}</span>
       <template v-else>
         <span class="block" :class="{ over: tooFast }"

@@ -64,6 +64,22 @@ const blocks = computed(() => {
   const lanes = lanesOf(shown.value.map((s) => s.caption));
   return shown.value.map((s, i) => ({ ...s, lane: lanes[i]?.lane ?? 0, lanes: lanes[i]?.of ?? 1 }));
 });
+/** Px that what stands beside a caption needs. */
+const besideRoom = 18;
+/** Captions whose words beside them would stand on those of another; the cursor caption's are never left out. */
+const crowded = computed(() => {
+  const least = besideRoom / view.perMs;
+  const here = place.caption;
+  let last = -Infinity;
+  const left = new Set<string>();
+  for (const { caption } of blocks.value) {
+    if (caption.id === here?.id) last = caption.start;
+    else if (caption.start - last < least || (here && Math.abs(caption.start - here.start) < least))
+      left.add(caption.id);
+    else last = caption.start;
+  }
+  return left;
+});
 const step = computed(() => (job.job ? keyStepOf(job.job) : 10));
 
 let width = 0;
@@ -219,6 +235,7 @@ watch(asBars, () => (writing.value = false));
         :house="job.job!.style"
         :clock="times.clock"
         :until="view.length"
+        :crowded="crowded.has(caption.id)"
         :writing="writing && place.caption?.id === caption.id"
         @choose="choose(caption.id)"
         @leave="leaveText()"
