@@ -71,24 +71,24 @@ export function decodeStyle(value: unknown): DecodedStyle {
   return impossible.length > 0 ? { style: null, faults: impossible } : { style, faults: null };
 }
 
-const partOf = (style: JsonObject, name: string): JsonObject => {
+const objectIn = (style: JsonObject, name: string): JsonObject => {
   const found = style[name];
   return typeof found === 'object' && found !== null ? (found as JsonObject) : {};
 };
 
 /** A style of schema 1 with what schema 2 added: off, or as the plain style has it. */
 function toSchema2(old: JsonObject): JsonObject {
-  const oneLine = partOf(old, 'text')['oneLineUpTo'];
+  const oneLine = objectIn(old, 'text')['oneLineUpTo'];
   return {
     ...old,
     schema: 2,
     text: {
       ...plainStyle.text,
-      ...partOf(old, 'text'),
+      ...objectIn(old, 'text'),
       ...(typeof oneLine === 'number' ? { oneLineUpTo: { limit: oneLine, severity: 'off' } } : {}),
     },
-    reading: { ...plainStyle.reading, ...partOf(old, 'reading') },
-    time: { ...plainStyle.time, ...partOf(old, 'time') },
+    reading: { ...plainStyle.reading, ...objectIn(old, 'reading') },
+    time: { ...plainStyle.time, ...objectIn(old, 'time') },
     state: plainStyle.state,
   };
 }
@@ -100,7 +100,7 @@ function toSchema3(old: JsonObject): JsonObject {
   return {
     ...old,
     schema: latest,
-    time: { lead, linger, ...partOf(old, 'time') },
+    time: { lead, linger, ...objectIn(old, 'time') },
     sound: Object.fromEntries(sound) as JsonObject,
   };
 }

@@ -9,7 +9,6 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
@@ -22,7 +21,6 @@ export function useCaption() {
   const place = usePlace();
   const selection = useSelection();
   const playback = usePlayback();
-  const preferences = usePreferences();
   const wholeTrack = useWholeTrack();
   const several = useSeveral();
 
@@ -61,7 +59,7 @@ export function useCaption() {
 
   /** Splits the caption that is heard where the word began that was said as the key went down; playback goes on. */
   function splitHere(): void {
-    const at = playback.time - (playback.runs() ? preferences.reaction : 0);
+    const at = playback.time - playback.reaction();
     const here = track.captions[captionAt(track.captions, at)];
     if (!here || !job.job || !track.editable) return;
     const offset = here.end > at ? splitFor(here, at) : null;

@@ -42,7 +42,7 @@ export function useNewCaptions() {
     const open = job.job;
     if (!open || !track.editable) return;
     const { usual, shortest } = open.style.time;
-    insert(roomAt(track.captions, playback.time, usual, shortest.limit, moveRulesOf(open)));
+    insert(roomAt(track.timed, playback.time, usual, shortest.limit, moveRulesOf(open)));
   }
   /** An empty caption right after another, or right before it; not timed where that one is not. */
   function insertBeside(id: string, side: 'before' | 'after'): void {
@@ -59,11 +59,10 @@ export function useNewCaptions() {
       return;
     }
     const rules = moveRulesOf(open);
-    const timed = track.captions.filter((c) => c.timing === 'set');
     insert(
       side === 'after'
-        ? roomAt(timed, here.end + rules.gap, usual, shortest.limit, rules)
-        : roomBefore(timed, here, usual, shortest.limit, rules),
+        ? roomAt(track.timed, here.end + rules.gap, usual, shortest.limit, rules)
+        : roomBefore(track.timed, here, usual, shortest.limit, rules),
     );
   }
 
@@ -73,8 +72,7 @@ export function useNewCaptions() {
     if (!open || !sound.regions) return [];
     const { lead, linger, shortest, longest } = open.style.time;
     const figures = { lead, linger, shortest: shortest.limit, longest: longest.limit };
-    const timed = track.captions.filter((c) => c.timing === 'set');
-    return captionsForSpeech(timed, sound.regions.speech, figures, moveRulesOf(open));
+    return captionsForSpeech(track.timed, sound.regions.speech, figures, moveRulesOf(open));
   });
   /** An empty caption for every stretch of speech with none. */
   function insertForSpeech(): void {

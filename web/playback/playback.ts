@@ -83,10 +83,7 @@ export const usePlayback = defineStore('playback', () => {
 
   /** The sound around a moment, exact to the sample, while the element runs along with its own sound off. */
   const exact = exactLoop(
-    async (piece) => {
-      const { origin } = location;
-      return job.recordingUrl ? pieces.ask({ url: new URL(job.recordingUrl, origin).href, ...piece }) : null;
-    },
+    async (piece) => (job.recordingUrl ? pieces.ask({ url: job.recordingUrl, ...piece }) : null),
     async ({ from }) => {
       const media = element.value;
       if (!media) return;
@@ -131,6 +128,8 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Whether it plays right now; what the page shows of that comes a moment later, with the event. */
   const runs = (): boolean => element.value?.paused === false;
+  /** What passes between hearing and pressing, in ms of the recording: the more the faster it plays, and nothing while it rests. */
+  const reaction = (): number => (runs() ? preferences.reaction * rate.value : 0);
   function toggle(): void {
     if (runs() || hold.state() === 'holding') pause();
     else play();
@@ -255,6 +254,7 @@ export const usePlayback = defineStore('playback', () => {
     playing,
     along,
     runs,
+    reaction,
     moves,
     rate,
     trouble,

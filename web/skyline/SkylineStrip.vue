@@ -55,12 +55,7 @@ const inWords = computed(() => {
   return parts.join('; ');
 });
 const drift = computed(() =>
-  preferences.showsDrift && sound.regions
-    ? driftOf(
-        track.captions.filter((c) => c.timing === 'set'),
-        sound.regions.speech,
-      )
-    : null,
+  preferences.showsDrift && sound.regions ? driftOf(track.timed, sound.regions.speech) : null,
 );
 /** Bars of an hour are a thousand rectangles: they are painted between keys, not at each of them. */
 const drawGround = useWhenIdle(() => {

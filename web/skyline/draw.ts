@@ -36,14 +36,8 @@ const mostDrift = 2000;
 type Token = (name: string) => string;
 
 /** How fast each caption is, under the limit or over it. */
-function paintSpeeds(
-  context: CanvasRenderingContext2D,
-  token: Token,
-  scene: SkylineSettings,
-  ground: number,
-  limit: number,
-): void {
-  const { width } = scene;
+function paintSpeeds(context: CanvasRenderingContext2D, token: Token, scene: SkylineSettings, ground: number): void {
+  const { width, limit } = scene;
   const top = 6;
   const most = limit * 1.6;
   const y = (speed: number): number => ground - Math.max(2, (Math.min(speed, most) / most) * (ground - top));
@@ -94,13 +88,13 @@ function paintDrift(
 
 /** Paints what stands still: the bars, the limit and the clock. */
 export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): void {
-  const { width, height, length, limit } = scene;
+  const { width, height, length } = scene;
   const sheet = wiped(canvas, width, height);
   if (!sheet) return;
   const { context, token } = sheet;
   const ground = height - foot;
   if (scene.drift) paintDrift(context, token, scene.drift, scene, ground);
-  else paintSpeeds(context, token, scene, ground, limit);
+  else paintSpeeds(context, token, scene, ground);
   context.fillStyle = token('sound');
   for (const { start, end } of scene.speech ?? [])
     context.fillRect((start / length) * width, ground + 4, Math.max(0.5, ((end - start) / length) * width), 2);

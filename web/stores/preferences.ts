@@ -25,7 +25,7 @@ interface KeptPreferences {
   readonly doubtBelow: number;
   /** A proofed caption stays proofed when its text is changed. */
   readonly keepsProof: boolean;
-  /** A doubtful word is heard as it is gone to. */
+  /** A doubtful word is played as you move to it. */
   readonly hearsDoubt: boolean;
   /** Where a sentence end is typed, what follows begins with a capital. */
   readonly capitals: boolean;

@@ -31,7 +31,7 @@ interface Page {
   readonly outbox: Outbox;
 }
 
-/** A log whose first answer was asked for already; everything after that is asked anew. */
+/** A log whose first answer was asked for already; everything after that is asked again. */
 function withFirstLoad(log: Log, loaded: LoggedTrack): Log {
   let first: LoggedTrack | null = loaded;
   return {
@@ -241,6 +241,8 @@ export const useTrack = defineStore('track', () => {
   });
 
   const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
+  /** The captions that have times of their own. */
+  const timed = computed(() => captions.value.filter((c) => c.timing === 'set'));
   /** How many captions have been proofed. */
   const proofed = computed(() => captions.value.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
   return {
@@ -252,6 +254,7 @@ export const useTrack = defineStore('track', () => {
     asides,
     lastChange,
     editable,
+    timed,
     proofed,
     canUndo,
     canRedo,

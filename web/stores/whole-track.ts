@@ -9,7 +9,7 @@ import { useTrack } from './track.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import type { Tasks } from '../background/track-tasks.ts';
 
-/** How often what was worked out on captions that have changed since is worked out anew. */
+/** How often what was worked out on captions that have changed since is worked out again. */
 const tries = 3;
 
 type Change = 'repair' | 'reflow';

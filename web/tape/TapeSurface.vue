@@ -11,6 +11,7 @@ import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
+import { useUndoInSight } from '../captions/undo-in-sight.ts';
 import { useTrack } from '../stores/track.ts';
 import { useView } from '../stores/view.ts';
 import { useSound } from '../stores/sound.ts';
@@ -151,14 +152,7 @@ watch(
 watch([() => place.caption?.id, () => place.gone], () => {
   if (place.caption && !drag.held && !place.follow) view.show(place.caption.start, place.caption.end);
 });
-// What an undo changed comes into sight.
-watch(
-  () => track.lastChange,
-  (change) => {
-    const id = change?.by === 'undo' ? change.ids.find((c) => track.captions.some((one) => one.id === c)) : undefined;
-    if (id) place.goTo(id, 'chosen');
-  },
-);
+useUndoInSight();
 watch(
   shown,
   (now) => {

@@ -11,7 +11,6 @@ import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePreferences } from '../stores/preferences.ts';
 import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
@@ -36,7 +35,6 @@ export const useMarking = defineStore('marking', () => {
   const sound = useSound();
   const messages = useMessages();
   const playback = usePlayback();
-  const preferences = usePreferences();
 
   const skipped = ref<ReadonlySet<string>>(new Set());
   const marks = shallowRef<readonly Mark[]>([]);
@@ -46,12 +44,8 @@ export const useMarking = defineStore('marking', () => {
 
   const untimed = computed(() => track.captions.filter((c) => c.timing !== 'set'));
   const queue = computed<readonly Caption[]>(() => untimed.value.filter((c) => !skipped.value.has(c.id)));
-  const timed = (): readonly Caption[] => track.captions.filter((c) => c.timing === 'set');
-  /** When what is marked was heard: the reaction takes more of the recording the faster it plays. */
-  const now = (isBegin: boolean): number => {
-    const late = playback.runs() ? preferences.reaction * playback.rate : 0;
-    return markedAt(playback.time, late, isBegin ? (sound.regions?.speech ?? null) : null);
-  };
+  const now = (isBegin: boolean): number =>
+    markedAt(playback.time, playback.reaction(), isBegin ? (sound.regions?.speech ?? null) : null);
 
   /** The key went down. */
   function press(): void {
@@ -59,7 +53,7 @@ export const useMarking = defineStore('marking', () => {
     if (!house || !track.editable) return;
     down = performance.now();
     const at = now(true);
-    const captions = timed();
+    const captions = track.timed;
     const last = captions.find((c) => c.id === open) ?? null;
     const marked = markBegin(captions, last, at, house.style.time.usual, moveRulesOf(house));
     if (!marked) {
@@ -80,9 +74,9 @@ export const useMarking = defineStore('marking', () => {
   /** The key came up: held, that is where the caption ends. */
   function release(): void {
     const house = job.job;
-    const here = timed().find((c) => c.id === open);
+    const here = track.timed.find((c) => c.id === open);
     if (!house || !here || performance.now() - down < tap) return;
-    track.change(retiming([markEnd(timed(), here, now(false), moveRulesOf(house))]));
+    track.change(retiming([markEnd(track.timed, here, now(false), moveRulesOf(house))]));
     marks.value = marks.value.map((m) => (m.id === open ? { ...m, steps: m.steps + 1 } : m));
     open = null;
   }

@@ -4,7 +4,7 @@ import { apply } from '../../core/track/apply.ts';
 import { useTrack } from '../stores/track.ts';
 import { nextTurn } from '../background/idle.ts';
 
-/** So often it is worked out anew where the captions changed meanwhile. */
+/** So often it is worked out again where the captions changed meanwhile. */
 const tries = 3;
 
 /**

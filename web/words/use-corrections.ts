@@ -68,7 +68,7 @@ export const useCorrections = defineStore('corrections', () => {
     },
   );
 
-  /** Mends the same in these places too, as one step. */
+  /** Corrects the same in these places too, as one step. */
   async function correctIn(places: readonly MatchInTrack[]): Promise<void> {
     const now = offer.value;
     if (!now || !track.editable) return;

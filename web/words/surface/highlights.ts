@@ -8,7 +8,7 @@ import { layoutField } from './state.ts';
 /** Document positions of the word that is being said; null where none is. */
 export const setSpoken = StateEffect.define<{ readonly from: number; readonly to: number } | null>();
 
-/** Places that were found, in order, and which of them is gone to. */
+/** Places that were found, in order, and which of them was moved to. */
 export interface ShownMatches {
   readonly places: readonly MatchInTrack[];
   readonly now: number;
