@@ -303,7 +303,9 @@ describe('keys', () => {
 
   it('counts by another frame rate once that is chosen', async () => {
     const { job } = await tapeOf([[1000, 3000]]);
-    await pick(app.driver, 'Frame rate of the recording', '24 fps');
+    await (await see(app.driver, '[aria-label="About the recording…"]')).click();
+    await pick(app.driver, 'Frame rate', '24 fps');
+    await press(app.driver, 'Save');
     await says(app.driver, '24 fps');
     await eventually(
       app.driver,

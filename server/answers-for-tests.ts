@@ -34,7 +34,6 @@ const whole = Joi.number().integer().min(0);
 const nullable = { text: text.allow(null), whole: whole.allow(null) };
 const list = (of: AnySchema) => Joi.array().items(of.optional());
 
-const stretch = objectOf<Stretch>({ start: whole, end: whole });
 const style = Joi.any().custom((value: unknown): HouseStyle => {
   const { style: read, faults } = decodeStyle(value);
   if (!read) throw new Error(faults.join(' '));
@@ -61,6 +60,7 @@ const trackSummary = objectOf<TrackSummary>({
   captions: whole,
   proofed: whole,
 });
+const stretch = objectOf<Stretch>({ start: whole, end: whole });
 const receiptState = Joi.string().valid('sending', 'processing', 'live', 'refused');
 const jobSummary = objectOf<JobSummary>({
   id: text,
@@ -83,6 +83,8 @@ const job = objectOf<Job>({
   rate: objectOf<FrameRate>({ numerator: whole, denominator: whole }),
   style,
   recording: recording.allow(null),
+  soundTrack: whole,
+  stretch: stretch.allow(null),
   tracks: list(trackSummary),
 });
 const loggedTrack = objectOf<LoggedTrack>({

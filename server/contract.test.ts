@@ -136,6 +136,18 @@ it('a whole job can be done through the contract, by every route there is', asyn
   const heard = { speech: [{ start: 100, end: 900 }], sound: [] };
   await ask('PUT /api/recordings/:hash/regions', { params, body: heard });
   expect(await ask('GET /api/recordings/:hash/regions', { params })).toEqual(heard);
+  // Each sound track is heard for itself.
+  const second = { query: { track: 1 } };
+  await expect(ask('GET /api/recordings/:hash/regions', { params, ...second })).rejects.toThrow(/speech/);
+  await ask('PUT /api/recordings/:hash/regions', { params, ...second, body: { speech: [], sound: [] } });
+  expect(await ask('GET /api/recordings/:hash/regions', { params })).toEqual(heard);
+  const part = { soundTrack: 1, stretch: { start: 500, end: 2500 } };
+  expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: part })).toMatchObject(part);
+  await expect(
+    ask('PATCH /api/jobs/:id', { params: { id: job }, body: { stretch: { start: 500, end: 500 } } }),
+  ).rejects.toThrow(/nothing was changed/);
+  const all = { soundTrack: 0, stretch: null };
+  expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: all })).toMatchObject(all);
   expect((await bytes('GET /api/recordings/:hash/file', null, { params })).rawPayload).toEqual(webm);
   expect(await ask('GET /api/work')).toMatchObject([{ state: 'done' }]);
 

@@ -1,5 +1,6 @@
 /** Routes of jobs. */
 import type { Job, JobSummary } from '../job/job.ts';
+import type { Stretch } from '../speech/regions.ts';
 import type { LoggedTrack } from '../track/logged.ts';
 import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
@@ -27,6 +28,10 @@ export interface JobChange {
   readonly style?: string | HouseStyle;
   /** Of its pictures: gaps in frames and timecodes are counted by it. */
   readonly rate?: FrameRate;
+  /** Which of the recording’s sound tracks is listened to, from 0. */
+  readonly soundTrack?: number;
+  /** The part that is to be captioned; null for all of it. */
+  readonly stretch?: Stretch | null;
 }
 
 /** A job and the track it is opened with, in one answer: whoever opens it waits for both. */

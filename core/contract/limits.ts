@@ -26,6 +26,7 @@ export const most = {
   foreignBlocks: 20,
   /** Of speech, or of other sound, in a recording. */
   stretches: 100_000,
+  soundTracks: 64,
 } as const;
 
 /** Most pixels of a side of a picture. */

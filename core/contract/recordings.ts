@@ -12,6 +12,11 @@ export interface Measured {
   readonly height: number;
 }
 
+/** Which of the sound tracks of a recording is meant, from 0; the first where nothing is said. */
+export interface OfSound {
+  readonly track?: number;
+}
+
 export interface RecordingRoutes {
   /** Sent as application/octet-stream; one that is here already is kept once. */
   'PUT /api/recordings': { query: { readonly name: string }; body: Bytes; answer: Recording };
@@ -20,10 +25,10 @@ export interface RecordingRoutes {
   /** A JPEG or WebP. */
   'PUT /api/recordings/:hash/poster': { body: Bytes; answer: null };
   'GET /api/recordings/:hash/poster': { answer: Bytes };
-  /** How loud the recording is, a byte for every hundredth of a second (`core/speech/peaks.ts`), as a page read it. */
-  'PUT /api/recordings/:hash/peaks': { body: Bytes; answer: null };
-  'GET /api/recordings/:hash/peaks': { answer: Bytes };
-  /** Where speech and other sound is in the recording, as a page heard it. */
-  'PUT /api/recordings/:hash/regions': { body: Regions; answer: null };
-  'GET /api/recordings/:hash/regions': { answer: Regions };
+  /** How loud a sound track of the recording is, a byte for every hundredth of a second (`core/speech/peaks.ts`), as a page read it. */
+  'PUT /api/recordings/:hash/peaks': { query: OfSound; body: Bytes; answer: null };
+  'GET /api/recordings/:hash/peaks': { query: OfSound; answer: Bytes };
+  /** Where speech and other sound is in it, as a page heard it. */
+  'PUT /api/recordings/:hash/regions': { query: OfSound; body: Regions; answer: null };
+  'GET /api/recordings/:hash/regions': { query: OfSound; answer: Regions };
 }

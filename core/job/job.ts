@@ -1,4 +1,5 @@
 /** A job and what belongs to it, as the server keeps it and gives it out. */
+import type { Stretch } from '../speech/regions.ts';
 import type { StyleStanding } from '../style/style-names.ts';
 import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../time/frames.ts';
@@ -36,6 +37,10 @@ export interface Job {
   readonly style: HouseStyle;
   readonly made: number;
   readonly recording: Recording | null;
+  /** Which of the recording’s sound tracks is listened to, from 0. */
+  readonly soundTrack: number;
+  /** The part of the recording that is to be captioned; null for all of it. */
+  readonly stretch: Stretch | null;
   readonly tracks: readonly TrackSummary[];
 }
 

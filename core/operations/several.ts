@@ -1,5 +1,6 @@
 /** What is done to several captions at once, each as one step. */
 import { labelLength, labelsIn } from '../text/labels.ts';
+import type { Timed } from '../timing/move.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { joinTexts, onOneLine, spliceText } from '../track/ranges.ts';
@@ -7,15 +8,18 @@ import { labelText } from '../rules/conventions.ts';
 import type { RuleContext } from '../rules/finding.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';
 
-/** Captions some ms later, or earlier where that is negative; none begins before 0. */
-export function shifted(captions: readonly Caption[], by: number): Edit | null {
-  const earliest = Math.min(...captions.map((c) => c.start));
+/** The times of captions some ms later, or earlier where that is negative; none begins before 0. */
+export function shiftedTimes(captions: readonly Caption[], by: number): readonly Timed[] {
+  const earliest = captions.reduce((least, c) => Math.min(least, c.start), Infinity);
   const whole = Math.max(Math.round(by), -earliest);
-  if (captions.length === 0 || whole === 0) return null;
-  return {
-    type: 'together',
-    edits: captions.map(({ id, start, end }) => ({ type: 'setTimes', id, start: start + whole, end: end + whole })),
-  };
+  if (whole === 0) return [];
+  return captions.map(({ id, start, end }) => ({ id, start: start + whole, end: end + whole }));
+}
+
+/** The same as an edit; null where nothing is moved. */
+export function shifted(captions: readonly Caption[], by: number): Edit | null {
+  const edits = shiftedTimes(captions, by).map((times) => ({ type: 'setTimes' as const, ...times }));
+  return edits.length > 0 ? { type: 'together', edits } : null;
 }
 
 /** Captions in a row as one, with the lines broken anew. */

@@ -32,7 +32,8 @@ const sameContext = (a: RuleContext | null, b: RuleContext): boolean =>
   a.rate === b.rate &&
   a.language === b.language &&
   a.doubtBelow === b.doubtBelow &&
-  a.regions === b.regions;
+  a.regions === b.regions &&
+  a.stretch === b.stretch;
 
 /** The findings of every caption, in order. */
 export const findingsOfAll = (captions: readonly Caption[], context: RuleContext): (readonly Finding[])[] =>

@@ -2,7 +2,7 @@
 import type { Measures } from '../text/measures.ts';
 import type { Caption } from '../track/caption.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
-import type { Regions } from '../speech/regions.ts';
+import type { Regions, Stretch } from '../speech/regions.ts';
 import type { FrameRate } from '../time/frames.ts';
 
 export type RuleId =
@@ -68,6 +68,8 @@ export interface RuleContext {
   readonly doubtBelow?: number;
   /** Where speech and other sound is; null, or left out, where nobody has listened or it says nothing of these words. */
   readonly regions?: Regions | null;
+  /** The part of the recording that is to be captioned: outside it nothing is held against the sound. All, where left out. */
+  readonly stretch?: Stretch | null;
 }
 
 /** A caption with its neighbours in time, and measured. */

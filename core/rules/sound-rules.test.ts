@@ -85,3 +85,29 @@ it('tells the same after an edit as from the beginning', () => {
   for (const track of [captions, captions.filter((c) => c.id !== 'b'), captions])
     expect(look(track, context).byCaption).toEqual(findIn(track, context).byCaption);
 });
+
+it('asks for nothing outside the part that is to be captioned', () => {
+  const captions = [at('a', 1000, 3000), at('b', 20_000, 21_000)];
+  const regions: Regions = {
+    speech: [
+      { start: 1000, end: 3000 },
+      { start: 5000, end: 9000 },
+    ],
+    sound: [{ start: 12_000, end: 16_000 }],
+  };
+  const within = (start: number, end: number): string[] =>
+    [
+      ...findIn(captions, { style, rate: usualRate, length: 30_000, regions, stretch: { start, end } }).byCaption,
+    ].flatMap(([id, findings]) => findings.filter((f) => wanted.has(f.rule)).map((f) => `${f.rule} of ${id}`));
+  expect(within(0, 30_000)).toEqual([
+    'speech-without-caption of a',
+    'sound-without-note of a',
+    'caption-without-speech of b',
+  ]);
+  expect(within(0, 4000)).toEqual([]);
+  // What reaches out of it counts as far as it is in it.
+  expect(within(0, 5500)).toEqual([]);
+  expect(within(0, 7500)).toEqual(['speech-without-caption of a']);
+  expect(within(0, 13_500)).toEqual(['speech-without-caption of a']);
+  expect(within(13_000, 30_000)).toEqual(['sound-without-note of a', 'caption-without-speech of b']);
+});

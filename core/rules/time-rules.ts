@@ -4,9 +4,8 @@ import { countWords, need, speedText } from '../text/measures.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import { gapText, seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
-import { speechOffset } from '../speech/heard-under.ts';
-import type { Regions } from '../speech/regions.ts';
-import type { CaptionInPlace, Rule } from './finding.ts';
+import { isIn, speechOffset } from '../speech/heard-under.ts';
+import type { CaptionInPlace, Rule, RuleContext } from './finding.ts';
 import { smallestGap, wholeGap } from '../style/style.ts';
 
 /** A limit given in frames falls between milliseconds, so times on whole milliseconds get this much grace. */
@@ -143,9 +142,9 @@ export const timeRules: readonly Rule[] = [
     title: 'Early against speech',
     short: 'early',
     severity: ({ time }) => time.sync.severity,
-    check(place, { style, regions }) {
+    check(place, { style, ...sound }) {
       const limit = style.time.sync.early;
-      const { by, what } = offsetFrom(place, regions);
+      const { by, what } = offsetFrom(place, sound);
       const value = -by;
       if (value <= limit) return null;
       const message = `Begins ${seconds(value)} before its ${what}; at most ${seconds(limit)}.`;
@@ -158,9 +157,9 @@ export const timeRules: readonly Rule[] = [
     title: 'Late against speech',
     short: 'late',
     severity: ({ time }) => time.sync.severity,
-    check(place, { style, regions }) {
+    check(place, { style, ...sound }) {
       const limit = style.time.sync.late;
-      const { by: value, what } = offsetFrom(place, regions);
+      const { by: value, what } = offsetFrom(place, sound);
       if (value <= limit) return null;
       const message = `Begins ${seconds(value)} after its ${what}; at most ${seconds(limit)}.`;
       return { value, limit, message };
@@ -216,11 +215,12 @@ export const stateRules: readonly Rule[] = [
 /** How late a caption begins, in ms: against its first word, or where that has no time, against the speech it is nearest to. */
 function offsetFrom(
   { caption, before, next }: CaptionInPlace,
-  regions: Regions | null | undefined,
+  { regions, stretch }: Pick<RuleContext, 'regions' | 'stretch'>,
 ): { readonly by: number; readonly what: string } {
   const toWord = syncOffset(caption);
   if (toWord !== null) return { by: toWord, what: 'first word' };
-  return { by: (regions ? speechOffset(caption, before, next, regions.speech) : null) ?? 0, what: 'speech' };
+  const held = regions && isIn(caption, stretch);
+  return { by: (held ? speechOffset(caption, before, next, regions.speech) : null) ?? 0, what: 'speech' };
 }
 
 /**

@@ -19,6 +19,10 @@ export function stretchesIn(stretches: readonly Stretch[], from: number, to: num
 export const heardFor = (stretches: readonly Stretch[], from: number, to: number): number =>
   stretchesIn(stretches, from, to).reduce((sum, s) => sum + Math.min(to, s.end) - Math.max(from, s.start), 0);
 
+/** Whether any of a time lies in a stretch. @param stretch null for all of the recording */
+export const isIn = (time: Stretch, stretch: Stretch | null | undefined): boolean =>
+  !stretch || (time.start < stretch.end && time.end > stretch.start);
+
 /** Speech that begins further away than this is not what a caption is for, in ms. */
 export const speechWithin = 2000;
 

@@ -69,3 +69,16 @@ describe('peaks', () => {
     );
   });
 });
+
+it('goes on behind what was read another time, and gathers as finely as is asked', () => {
+  const before = peakReader(30);
+  before.push(new Float32Array(160).fill(0.5), 0, 16_000);
+  const after = peakReader(30, before.peaks());
+  after.push(new Float32Array(160).fill(1), 0.01, 16_000);
+  expect([...after.peaks()]).toEqual([128, 255]);
+  const fine = peakReader(10, undefined, 1000);
+  fine.push(new Float32Array(32).fill(1), 0.001, 16_000);
+  expect([...fine.peaks()]).toEqual([0, 255, 255]);
+  expect(peakWithin([fine.peaks()], 0, 1, 1000)).toBe(0);
+  expect(peakWithin([fine.peaks()], 1, 2, 1000)).toBe(255);
+});

@@ -26,10 +26,19 @@ export interface PeakReader {
   readonly peaks: () => Uint8Array;
 }
 
-/** @param length expected, in ms; more may come */
-export function peakReader(length: number): PeakReader {
-  let cells = new Uint8Array(Math.max(1, Math.ceil((length / 1000) * peaksPerSecond)));
-  let used = 0;
+/**
+ * @param length expected, in ms; more may come
+ * @param before what was read another time; it goes on behind
+ * @param perSecond windows in a second
+ */
+export function peakReader(
+  length: number,
+  before: Uint8Array = new Uint8Array(),
+  perSecond: number = peaksPerSecond,
+): PeakReader {
+  let cells = new Uint8Array(Math.max(1, before.length, Math.ceil((length / 1000) * perSecond)));
+  cells.set(before);
+  let used = before.length;
   function put(cell: number, peak: number): void {
     if (cell >= cells.length) {
       const more = new Uint8Array(Math.max(cell + 1, cells.length * 2));
@@ -45,8 +54,8 @@ export function peakReader(length: number): PeakReader {
       let at = Math.max(0, Math.ceil(-start * rate));
       while (at < samples.length) {
         // A tiny step on, so that a sample that stands on a boundary is not put before it by rounding.
-        const cell = Math.floor((start + at / rate) * peaksPerSecond + 1e-6);
-        const until = Math.min(samples.length, Math.ceil(((cell + 1) / peaksPerSecond - start) * rate - 1e-6));
+        const cell = Math.floor((start + at / rate) * perSecond + 1e-6);
+        const until = Math.min(samples.length, Math.ceil(((cell + 1) / perSecond - start) * rate - 1e-6));
         let peak = 0;
         const last = Math.max(at + 1, until);
         for (; at < last; at++) {
@@ -75,9 +84,9 @@ export function levelsOf(finest: Uint8Array): Peaks {
   return levels;
 }
 
-/** The loudest of a stretch, 0 to 255; 0 where the recording has no sound. @param from in ms @param to in ms */
-export function peakWithin(levels: Peaks, from: number, to: number): number {
-  let size = 1000 / peaksPerSecond;
+/** The loudest of a stretch, 0 to 255; 0 where the recording has no sound. @param from in ms @param to in ms @param perSecond windows of the finest level in a second */
+export function peakWithin(levels: Peaks, from: number, to: number, perSecond: number = peaksPerSecond): number {
+  let size = 1000 / perSecond;
   let level = 0;
   while (level + 1 < levels.length && size * gather <= to - from) {
     size *= gather;

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { NotDecoded } from '../track/decode.ts';
 import { decodeRegions, regionsOf } from './regions.ts';
-import { soundReader } from './sound-reader.ts';
+import { goesOnFrom, soundReader } from './sound-reader.ts';
 import { voiceWeights } from './voice-net.ts';
 import { wavForm, wavSamples } from './wav.ts';
 
@@ -59,6 +59,21 @@ it('passes over what comes twice', () => {
   for (let i = 0; i < samples.length; i += 1600)
     reader.push(samples.subarray(Math.max(0, i - 800), i + 1600), Math.max(0, i - 800) / rate, rate);
   expect(reader.finish().speech).toEqual(heard(samples, 960).speech);
+});
+
+it.each([0.4, 2.9, 5.04])('goes on after %s s another time, and hears the same', (seconds) => {
+  const { speech } = heard(samples, 960);
+  const first = soundReader(weights);
+  first.push(samples.subarray(0, Math.round(seconds * rate)), 0, rate);
+  const before = first.soFar();
+  const from = goesOnFrom(before);
+  expect(from).toBeLessThanOrEqual(seconds);
+  const second = soundReader(weights, before);
+  // Sound comes in pieces that begin where they like.
+  const at = Math.max(0, Math.floor(from * rate) - 300);
+  for (let i = at; i < samples.length; i += 960) second.push(samples.subarray(i, i + 960), i / rate, rate);
+  expect(second.finish().speech).toEqual(speech);
+  expect(second.soFar().voice.length).toBe(Math.floor(samples.length / 512));
 });
 
 it('tells loud sound that is no voice, once it lasts', () => {

@@ -1,5 +1,5 @@
 /** Hears a recording through, piece by piece, and says where speech and sound are in it. */
-import { frameMs, regionsOf, type Regions } from './regions.ts';
+import { frameMs, pieceMs, regionsOf, type Regions } from './regions.ts';
 import { resampler, type Resampler } from './resample.ts';
 import { pieceSize, voiceNet, voiceRate, type VoiceWeights } from './voice-net.ts';
 
@@ -10,6 +10,22 @@ const tolerance = 0.005;
 /** Silence is heard through in steps of so many seconds. */
 const silenceStep = 10;
 
+/** As much of a recording as has been heard, to be gone on with another time. */
+export interface HeardSoFar {
+  /** How likely each piece of 32 ms holds a voice. */
+  readonly voice: Float32Array<ArrayBuffer>;
+  /** How loud each frame of 10 ms is, in dB. */
+  readonly loud: Float32Array<ArrayBuffer>;
+}
+/** Pieces and frames end together so often, in ms. */
+const together = 160;
+/** Before it goes on, so much is heard once more, so that the network is where it was; in ms. */
+const again = 3200;
+const sureOf = ({ voice, loud }: HeardSoFar): number =>
+  Math.floor(Math.min(voice.length * pieceMs, loud.length * frameMs) / together) * together;
+/** Where a recording is to be heard from on, in seconds, so that reading goes on after what was heard. */
+export const goesOnFrom = (before: HeardSoFar): number => Math.max(0, sureOf(before) - again) / 1000;
+
 export interface SoundReader {
   /**
    * Takes the next samples of all channels as one, -1 to 1, in order of time. Where something is missing it counts as
@@ -17,15 +33,26 @@ export interface SoundReader {
    * @param start of the first, in seconds @param rate samples in a second
    */
   readonly push: (samples: Float32Array, start: number, rate: number) => void;
+  /** What has been heard by now. */
+  readonly soFar: () => HeardSoFar;
   readonly finish: () => Regions;
 }
 
-/** Values one after another, as many as come. */
-function growing(): { readonly add: (value: number) => void; readonly all: () => Float32Array } {
-  let values = new Float32Array(4096);
-  let used = 0;
+/** Values one after another, as many as come. @param before those that are there @param skip so many that come are there already */
+function growing(
+  before: Float32Array,
+  skip: number,
+): { readonly add: (value: number) => void; readonly all: () => Float32Array<ArrayBuffer> } {
+  let values = new Float32Array(before.length + 4096);
+  values.set(before);
+  let used = before.length;
+  let left = skip;
   return {
     add(value) {
+      if (left > 0) {
+        left--;
+        return;
+      }
       if (used === values.length) {
         const more = new Float32Array(used * 2);
         more.set(values);
@@ -37,9 +64,15 @@ function growing(): { readonly add: (value: number) => void; readonly all: () =>
   };
 }
 
-export function soundReader(weights: VoiceWeights): SoundReader {
+const nothing: HeardSoFar = { voice: new Float32Array(), loud: new Float32Array() };
+
+/** @param before what was heard another time; the sound is then to be given from {@link goesOnFrom} on */
+export function soundReader(weights: VoiceWeights, before: HeardSoFar = nothing): SoundReader {
   const likely = voiceNet(weights);
-  const [voice, loud] = [growing(), growing()];
+  const [sure, from] = [sureOf(before), goesOnFrom(before)];
+  const kept = (values: Float32Array, step: number) =>
+    growing(values.subarray(0, sure / step), (sure - from * 1000) / step);
+  const [voice, loud] = [kept(before.voice, pieceMs), kept(before.loud, frameMs)];
   const piece = new Float32Array(pieceSize);
   let inPiece = 0;
   let inFrame = 0;
@@ -47,7 +80,7 @@ export function soundReader(weights: VoiceWeights): SoundReader {
   let rateNow = 0;
   let down: Resampler | null = null;
   /** Seconds heard so far. */
-  let heard = 0;
+  let heard = from;
 
   function take(samples: Float32Array): void {
     for (const sample of samples) {
@@ -79,6 +112,7 @@ export function soundReader(weights: VoiceWeights): SoundReader {
       const twice = heard - start;
       hear(twice > tolerance ? samples.subarray(Math.round(twice * rate)) : samples);
     },
+    soFar: () => ({ voice: voice.all().slice(), loud: loud.all().slice() }),
     finish() {
       if (down) take(down.finish());
       return regionsOf(voice.all(), loud.all());

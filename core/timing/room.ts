@@ -43,3 +43,24 @@ export function roomBefore(
   if (end - first >= shortest) return { start: Math.max(first, end - usual), end };
   return { blockedBy: before ?? here, room: Math.max(0, end - first) };
 }
+
+/**
+ * What makes room for a caption that is to be put in: those after it, each moved as far as it has to be.
+ * @returns null where the last of them would leave the recording
+ */
+export function pushedBy(
+  captions: readonly Timed[],
+  made: Timed,
+  { gap, length }: Pick<MoveRules, 'gap' | 'length'>,
+): readonly Timed[] | null {
+  const changes: Timed[] = [];
+  let { end } = made;
+  for (const c of captions) {
+    if (c.start < made.start) continue;
+    const by = end + gap - c.start;
+    if (by <= 0) break;
+    end = c.end + by;
+    changes.push({ id: c.id, start: c.start + by, end });
+  }
+  return end > Math.max(length, captions.at(-1)?.end ?? 0) ? null : changes;
+}

@@ -9,12 +9,14 @@ interface BasisRow {
   readonly length: number | null;
   /** By which method somebody listened for speech in the recording; null where nobody has. */
   readonly heard: number | null;
+  readonly sound_track: number;
+  readonly stretch: string | null;
 }
 
 /** House style, frame rate, length, what is known of the sound and the version of the rules, as one short text. */
-const basisOf = ({ style, rate, length, heard }: BasisRow): string =>
+const basisOf = ({ style, rate, length, heard, sound_track, stretch }: BasisRow): string =>
   createHash('sha256')
-    .update(JSON.stringify([rulesVersion, style, rate, length, heard]))
+    .update(JSON.stringify([rulesVersion, style, rate, length, heard, sound_track, stretch]))
     .digest('base64url')
     .slice(0, 16);
 
@@ -25,7 +27,7 @@ export async function setBasis(
 ): Promise<void> {
   const rows = await tx('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
-    .leftJoin('regions', 'regions.hash', 'jobs.recording')
+    .leftJoin('regions', (on) => on.on('regions.hash', 'jobs.recording').andOn('regions.track', 'jobs.sound_track'))
     .where(of.id === undefined ? {} : { 'jobs.id': of.id })
     .where(of.recording === undefined ? {} : { 'jobs.recording': of.recording })
     .select<(BasisRow & { readonly id: string; readonly basis: string })[]>(
@@ -33,6 +35,8 @@ export async function setBasis(
       'jobs.style',
       'jobs.rate',
       'jobs.basis',
+      'jobs.sound_track',
+      'jobs.stretch',
       'recordings.length',
       'regions.method as heard',
     );

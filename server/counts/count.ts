@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { keptStyle } from '../../core/style/decode-style.ts';
 import { findIn } from '../../core/rules/finder.ts';
 import { isTranslation } from '../../core/job/job.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { EditLog } from '../tracks/log.ts';
 import { keptRegions } from './kept-regions.ts';
@@ -22,6 +23,8 @@ interface Resting {
   readonly length: number | null;
   readonly language: string;
   readonly recording: string | null;
+  readonly sound_track: number;
+  readonly stretch: string | null;
 }
 
 /** @throws {ApiError} when the track is gone */
@@ -37,6 +40,8 @@ export async function countMust(db: Knex, log: EditLog, id: string): Promise<Cou
       'jobs.basis',
       'jobs.language',
       'jobs.recording',
+      'jobs.sound_track',
+      'jobs.stretch',
       'recordings.length',
     );
   if (!job) return { must: 0, edit: row.edit, basis: '' };
@@ -45,7 +50,8 @@ export async function countMust(db: Knex, log: EditLog, id: string): Promise<Cou
     rate: JSON.parse(job.rate) as FrameRate,
     length: job.length,
     language: track.language,
-    regions: isTranslation(row, job.language) ? null : await keptRegions(db, job.recording),
+    regions: isTranslation(row, job.language) ? null : await keptRegions(db, job.recording, job.sound_track),
+    stretch: job.stretch === null ? null : (JSON.parse(job.stretch) as Stretch),
   });
   return { must, edit: track.edit, basis: job.basis };
 }

@@ -199,6 +199,34 @@ const steps: readonly MigrationStep[] = [
       });
     },
   },
+  {
+    name: '008-sound-track-and-stretch',
+    async up(db) {
+      await db.schema.alterTable('jobs', (t) => {
+        t.integer('sound_track').notNullable().defaultTo(0);
+        t.text('stretch').nullable();
+      });
+      // What was read so far is of the first sound track.
+      for (const [name, column] of [
+        ['peaks', 'cells'],
+        ['regions', 'regions'],
+      ] as const) {
+        await db.schema.createTable(`${name}_now`, (t) => {
+          t.text('hash').notNullable().references('hash').inTable('recordings').onDelete('CASCADE');
+          t.integer('track').notNullable();
+          t.integer('method').notNullable();
+          if (name === 'peaks') t.binary(column).notNullable();
+          else t.text(column).notNullable();
+          t.primary(['hash', 'track']);
+        });
+        await db.raw(
+          `insert into ${name}_now (hash, track, method, ${column}) select hash, 0, method, ${column} from ${name}`,
+        );
+        await db.schema.dropTable(name);
+        await db.schema.renameTable(`${name}_now`, name);
+      }
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

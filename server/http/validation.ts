@@ -9,7 +9,8 @@ import Joi, {
   type StringSchema,
 } from 'joi';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { mostCharacters } from '../../core/contract/limits.ts';
+import type { OfSound } from '../../core/contract/recordings.ts';
+import { most, mostCharacters } from '../../core/contract/limits.ts';
 import { isLanguageTag } from '../../core/text/language.ts';
 
 type Nullable<T> = T | null | undefined;
@@ -66,6 +67,13 @@ export const hash = Joi.string().hex().length(64);
 /** Names the one thing a path is about. */
 export const byId = objectOf<{ readonly id: string }>({ id: id.required() });
 export const byHash = objectOf<{ readonly hash: string }>({ hash: hash.required() });
+
+/** Which of the sound tracks of a recording, from 0. */
+export const soundTrack = Joi.number()
+  .integer()
+  .min(0)
+  .max(most.soundTracks - 1);
+export const ofSound = objectOf<OfSound>({ track: soundTrack });
 
 /** A language as BCP 47 has it, one that the platform knows how to read. */
 export const languageTag = Joi.string()

@@ -6,6 +6,7 @@ import type { JobChange, NewJob } from '../../core/contract/jobs.ts';
 import { most, mostCharacters } from '../../core/contract/limits.ts';
 import { titleFault } from '../../core/contract/title.ts';
 import { trackToOpen } from '../../core/job/job.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Config } from '../config.ts';
 import { emptyLog } from '../database/open.ts';
@@ -13,7 +14,7 @@ import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
-import { byId, checkedText, hash, id, languageTag, objectOf } from '../http/validation.ts';
+import { byId, checkedText, hash, id, languageTag, objectOf, soundTrack } from '../http/validation.ts';
 import { removeUnused } from '../recordings/sweep.ts';
 import { hashOf } from '../requested.ts';
 import { styleFrom } from '../styles/routes.ts';
@@ -32,6 +33,8 @@ type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonl
 const title = checkedText(titleFault);
 const frames = Joi.number().integer().min(1).required();
 const rate = objectOf<FrameRate>({ numerator: frames, denominator: frames });
+const ms = Joi.number().integer().min(0).required();
+const stretch = objectOf<Stretch>({ start: ms, end: ms.greater(Joi.ref('start')) });
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),
   title: title.required(),
@@ -48,6 +51,8 @@ const change = objectOf<JobChange>({
   // A style that is sent whole is read by the decoder in core.
   style: Joi.alternatives(id, Joi.object()),
   rate,
+  soundTrack,
+  stretch: stretch.allow(null),
 }).min(1);
 
 export function jobs(
@@ -91,7 +96,7 @@ export function jobs(
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
     await jobRow(db, job);
-    const { title: name, style, rate: counted } = body;
+    const { title: name, style, rate: counted, soundTrack: listened, stretch: part } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await writing(db, async (tx) => {
       await tx<JobRow>('jobs')
@@ -100,6 +105,8 @@ export function jobs(
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
           ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),
+          ...(listened === undefined ? {} : { sound_track: listened }),
+          ...(part === undefined ? {} : { stretch: part && JSON.stringify(part) }),
         });
       await setBasis(tx, { id: job });
     });

@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { keptStyle } from '../../core/style/decode-style.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Job } from '../../core/job/job.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
 import { missing } from '../http/errors.ts';
 import { recordingOf } from '../recordings/store.ts';
 import { summaryOf, type TrackRow } from '../tracks/store.ts';
@@ -16,6 +17,9 @@ export interface JobRow {
   readonly style: string;
   readonly recording: string | null;
   readonly made: number;
+  readonly sound_track: number;
+  /** As JSON. */
+  readonly stretch: string | null;
   /** What it was made of, as a hash; null for jobs from before that was kept. */
   readonly asked: string | null;
   /** A hash of what the counts of its tracks rest on. */
@@ -31,10 +35,12 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 
 /** A job as it is given out. @throws {ApiError} when there is no such job */
 export async function jobOf(db: Knex, id: string): Promise<Job> {
-  const { asked: _asked, basis: _ground, ...kept } = await jobRow(db, id);
+  const { asked: _asked, basis: _ground, sound_track: soundTrack, ...kept } = await jobRow(db, id);
   const tracks = await db<TrackRow>('tracks').where({ job: id }).orderBy('position');
   return {
     ...kept,
+    soundTrack,
+    stretch: kept.stretch === null ? null : (JSON.parse(kept.stretch) as Stretch),
     rate: JSON.parse(kept.rate) as FrameRate,
     style: keptStyle(JSON.parse(kept.style)),
     recording: kept.recording === null ? null : await recordingOf(db, kept.recording),

@@ -6,34 +6,45 @@ import { peaksMethod } from '../../core/speech/peaks.ts';
 import { writing } from '../database/writing.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
-import { byHash } from '../http/validation.ts';
+import { byHash, ofSound } from '../http/validation.ts';
 import { bytesOf } from './bytes-of.ts';
 import { recordingOf } from './store.ts';
 
 interface PeaksRow {
   readonly hash: string;
+  readonly track: number;
   /** By which version of the method they were read; those of another are read again. */
   readonly method: number;
   readonly cells: Buffer;
 }
 
 export function peaks(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
-  route(app, 'PUT /api/recordings/:hash/peaks', { params: byHash }, async ({ params: { hash }, body }) => {
-    const cells = await bytesOf(body, 'PUT /api/recordings/:hash/peaks');
-    if (cells.length === 0)
-      throw new ApiError('not-understood', 'No bytes came with this. What was kept before is as it was.');
-    await writing(db, async (tx) => {
-      await recordingOf(tx, hash);
-      const row: PeaksRow = { hash, method: peaksMethod, cells };
-      await tx('peaks').insert(row).onConflict('hash').merge();
-    });
-    return null;
-  });
+  route(
+    app,
+    'PUT /api/recordings/:hash/peaks',
+    { params: byHash, query: ofSound },
+    async ({ params: { hash }, query: { track = 0 }, body }) => {
+      const cells = await bytesOf(body, 'PUT /api/recordings/:hash/peaks');
+      if (cells.length === 0)
+        throw new ApiError('not-understood', 'No bytes came with this. What was kept before is as it was.');
+      await writing(db, async (tx) => {
+        await recordingOf(tx, hash);
+        const row: PeaksRow = { hash, track, method: peaksMethod, cells };
+        await tx('peaks').insert(row).onConflict(['hash', 'track']).merge();
+      });
+      return null;
+    },
+  );
 
-  route(app, 'GET /api/recordings/:hash/peaks', { params: byHash }, async ({ params: { hash } }, reply) => {
-    const row = await db<PeaksRow>('peaks').where({ hash, method: peaksMethod }).first();
-    if (!row) throw missing('How loud this recording is');
-    return reply.type('application/octet-stream').header('cache-control', 'private, no-store').send(row.cells);
-  });
+  route(
+    app,
+    'GET /api/recordings/:hash/peaks',
+    { params: byHash, query: ofSound },
+    async ({ params: { hash }, query: { track = 0 } }, reply) => {
+      const row = await db<PeaksRow>('peaks').where({ hash, track, method: peaksMethod }).first();
+      if (!row) throw missing('How loud this recording is');
+      return reply.type('application/octet-stream').header('cache-control', 'private, no-store').send(row.cells);
+    },
+  );
   done();
 }

@@ -7,7 +7,7 @@ import { decodeRegions, regionsMethod } from '../../core/speech/regions.ts';
 import { writing } from '../database/writing.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
-import { byHash, objectOf } from '../http/validation.ts';
+import { byHash, ofSound, objectOf } from '../http/validation.ts';
 import { setBasis } from '../counts/basis.ts';
 import { keptRegions, type RegionsRow } from '../counts/kept-regions.ts';
 import { recordingOf } from './store.ts';
@@ -19,20 +19,30 @@ const body = objectOf<{ readonly speech: readonly unknown[]; readonly sound: rea
 });
 
 export function regions(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
-  route(app, 'PUT /api/recordings/:hash/regions', { params: byHash, body }, async ({ params: { hash }, body }) => {
-    const row: RegionsRow = { hash, method: regionsMethod, regions: JSON.stringify(decodeRegions(body)) };
-    await writing(db, async (tx) => {
-      await recordingOf(tx, hash);
-      await tx('regions').insert(row).onConflict('hash').merge();
-      await setBasis(tx, { recording: hash });
-    });
-    return null;
-  });
+  route(
+    app,
+    'PUT /api/recordings/:hash/regions',
+    { params: byHash, query: ofSound, body },
+    async ({ params: { hash }, query: { track = 0 }, body }) => {
+      const row: RegionsRow = { hash, track, method: regionsMethod, regions: JSON.stringify(decodeRegions(body)) };
+      await writing(db, async (tx) => {
+        await recordingOf(tx, hash);
+        await tx('regions').insert(row).onConflict(['hash', 'track']).merge();
+        await setBasis(tx, { recording: hash });
+      });
+      return null;
+    },
+  );
 
-  route(app, 'GET /api/recordings/:hash/regions', { params: byHash }, async ({ params: { hash } }) => {
-    const kept = await keptRegions(db, hash);
-    if (!kept) throw missing('Where speech is in this recording');
-    return kept;
-  });
+  route(
+    app,
+    'GET /api/recordings/:hash/regions',
+    { params: byHash, query: ofSound },
+    async ({ params: { hash }, query: { track = 0 } }) => {
+      const kept = await keptRegions(db, hash, track);
+      if (!kept) throw missing('Where speech is in this recording');
+      return kept;
+    },
+  );
   done();
 }

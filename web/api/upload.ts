@@ -48,13 +48,13 @@ async function put(url: string, body: Blob | Uint8Array<ArrayBuffer>): Promise<v
 export const uploadPoster = (hash: string, picture: Blob): Promise<void> =>
   put(urlOf('PUT /api/recordings/:hash/poster', { params: { hash } }), picture);
 
-/** Keeps how loud a recording is. @throws {ApiError} */
-export const uploadPeaks = (hash: string, cells: Uint8Array<ArrayBuffer>): Promise<void> =>
-  put(urlOf('PUT /api/recordings/:hash/peaks', { params: { hash } }), cells);
+/** Keeps how loud a sound track of a recording is. @throws {ApiError} */
+export const uploadPeaks = (hash: string, track: number, cells: Uint8Array<ArrayBuffer>): Promise<void> =>
+  put(urlOf('PUT /api/recordings/:hash/peaks', { params: { hash }, query: { track } }), cells);
 
 /** How loud a recording is, as it was kept; null where nobody has read it yet. @throws {ApiError} */
-export async function fetchPeaks(hash: string): Promise<Uint8Array | null> {
-  const response = await reached(urlOf('GET /api/recordings/:hash/peaks', { params: { hash } }));
+export async function fetchPeaks(hash: string, track: number): Promise<Uint8Array | null> {
+  const response = await reached(urlOf('GET /api/recordings/:hash/peaks', { params: { hash }, query: { track } }));
   if (response.status === 404) return null;
   if (!response.ok) throw await refusal(response);
   return new Uint8Array(await response.arrayBuffer());

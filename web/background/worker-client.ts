@@ -5,26 +5,27 @@ export interface WorkerQuestion<Q> {
   readonly id: number;
   readonly question: Q;
 }
-export type WorkerReply<A> =
+/** @template P how progress is told: the share that is done, 0 to 1, where nothing else is said */
+export type WorkerReply<A, P = number> =
   | { readonly id: number; readonly answer: A }
-  | { readonly id: number; readonly progress: number }
+  | { readonly id: number; readonly progress: P }
   /** A sentence; null where nobody foresaw it. */
   | { readonly id: number; readonly trouble: string | null };
 
 /** As much of a `Worker` as is needed. */
 export type WorkerLike = Pick<Worker, 'postMessage' | 'terminate' | 'addEventListener'>;
 
-export interface AskOptions {
+export interface AskOptions<P = number> {
   /** Stops what is asked: the worker is let go, since it cannot be interrupted, and others that waited for it fail. */
   readonly signal?: AbortSignal;
-  /** Told the share that is done, 0 to 1. */
-  readonly progress?: (share: number) => void;
+  /** Told how far it is. */
+  readonly progress?: (progress: P) => void;
   readonly transfer?: Transferable[];
 }
 
-export interface WorkerClient<Q, A> {
+export interface WorkerClient<Q, A, P = number> {
   /** @throws {WorkerTrouble} what the worker says, or that it has stopped */
-  readonly ask: (question: Q, options?: AskOptions) => Promise<A>;
+  readonly ask: (question: Q, options?: AskOptions<P>) => Promise<A>;
   /** Tells the worker something it does not answer, before the next question. */
   readonly tell: (message: unknown) => void;
   /** Begins the worker before it is asked. */
@@ -44,20 +45,23 @@ export class WorkerTrouble extends Error {
   }
 }
 
-interface Waiting<A> {
+interface Waiting<A, P> {
   readonly resolve: (answer: A) => void;
   readonly reject: (error: WorkerTrouble) => void;
-  readonly progress: (share: number) => void;
+  readonly progress: (progress: P) => void;
 }
 
 /**
  * @param make begins a worker
  * @param onLost told when a worker is gone, with whatever it knew
  */
-export function workerClient<Q, A>(make: () => WorkerLike, onLost: () => void = () => undefined): WorkerClient<Q, A> {
+export function workerClient<Q, A, P = number>(
+  make: () => WorkerLike,
+  onLost: () => void = () => undefined,
+): WorkerClient<Q, A, P> {
   let worker: WorkerLike | null = null;
   let last = 0;
-  const waiting = new Map<number, Waiting<A>>();
+  const waiting = new Map<number, Waiting<A, P>>();
 
   function lose(reason: 'stopped' | 'cancelled'): void {
     worker?.terminate();
@@ -72,7 +76,7 @@ export function workerClient<Q, A>(make: () => WorkerLike, onLost: () => void = 
     for (const { reject } of left) reject(new WorkerTrouble(reason, message));
   }
 
-  function hear(reply: WorkerReply<A>): void {
+  function hear(reply: WorkerReply<A, P>): void {
     const asker = waiting.get(reply.id);
     if (!asker) return;
     if ('progress' in reply) {
@@ -87,7 +91,7 @@ export function workerClient<Q, A>(make: () => WorkerLike, onLost: () => void = 
   function hire(): WorkerLike {
     if (worker) return worker;
     const hired = make();
-    hired.addEventListener('message', (event) => hear((event as MessageEvent<WorkerReply<A>>).data));
+    hired.addEventListener('message', (event) => hear((event as MessageEvent<WorkerReply<A, P>>).data));
     hired.addEventListener('error', () => {
       if (worker === hired) lose('stopped');
     });

@@ -7,11 +7,11 @@ import type { WorkerQuestion, WorkerReply } from './worker-client.ts';
  * @param hear takes what is told without a question
  */
 export function answerQuestions(
-  answer: (question: never, progress: (share: number) => void) => unknown,
+  answer: (question: never, progress: (progress: unknown) => void) => unknown,
   sentenceOf: (error: unknown) => string | null,
   hear: (message: never) => void = () => undefined,
 ): void {
-  const reply = (message: WorkerReply<unknown>): void => postMessage(message);
+  const reply = (message: WorkerReply<unknown, unknown>): void => postMessage(message);
   addEventListener('message', ({ data }: MessageEvent<WorkerQuestion<never> | object>) => {
     if (!('question' in data)) {
       hear(data as never);

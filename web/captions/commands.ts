@@ -104,7 +104,6 @@ export function captionCommands(): readonly Command[] {
       { id: 'proof-selected', title: 'Selected captions proofed, or no longer', keys: [], run: several.proof },
       { id: 'label', title: 'Label the speaker…', keys: ['Ctrl+l'], run: () => (dialogs.open = 'label') },
       { id: 'join-selected', title: 'Join the selected captions', keys: ['Ctrl+j'], run: several.join },
-      { id: 'shift', title: 'Shift in time…', keys: [], run: () => (dialogs.open = 'shift') },
       {
         id: 'delete',
         title: 'Delete the selected captions',
@@ -112,7 +111,7 @@ export function captionCommands(): readonly Command[] {
         mac: ['Ctrl+Shift+Backspace'],
         run: several.remove,
       },
-      { id: 'keep-only', title: 'Keep only the selected captions', keys: [], run: several.keepOnly },
+      { id: 'keep-only', title: 'Keep only a part…', keys: [], run: () => (dialogs.open = 'keep-only') },
     ]),
   ];
 }

@@ -4,7 +4,7 @@ import { splitting } from '../../core/operations/split.ts';
 import { captionAt } from '../../core/track/caption.ts';
 import { splitFor } from '../../core/track/heard.ts';
 import { usePlayback } from '../playback/playback.ts';
-import { rangeOf } from '../reflow/scope.ts';
+import { rangeOf } from './scope.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useSelection } from '../stores/selection.ts';

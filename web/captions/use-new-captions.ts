@@ -2,7 +2,11 @@
 import { computed } from 'vue';
 import { caption } from '../../core/track/caption.ts';
 import { seconds } from '../../core/time/clock.ts';
-import { roomAt, roomBefore, type Room } from '../../core/timing/room.ts';
+import { isIn } from '../../core/speech/heard-under.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
+import { frameLength } from '../../core/time/timecode.ts';
+import type { Edit } from '../../core/track/edits.ts';
+import { pushedBy, roomAt, roomBefore, type Room } from '../../core/timing/room.ts';
 import { captionsForSpeech } from '../../core/timing/to-speech.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
@@ -12,7 +16,8 @@ import { useSound } from '../stores/sound.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { newId } from '../sync/ids.ts';
-import { moveRulesOf } from './retiming.ts';
+import { moveRulesOf, retiming } from './retiming.ts';
+import { useCaption } from './use-caption.ts';
 
 export function useNewCaptions() {
   const job = useJob();
@@ -22,19 +27,47 @@ export function useNewCaptions() {
   const times = useTimes();
   const messages = useMessages();
   const playback = usePlayback();
+  const { splitHere } = useCaption();
 
   /** An empty caption where there is room, or what is in the way. */
-  function insert(room: Room): void {
+  function insert(room: Room, at: number): void {
     if ('blockedBy' in room) {
       const { start, end } = room.blockedBy;
-      messages.remark =
-        room.room === 0
-          ? `A caption stands here already, from ${times.clock(start)} to ${times.clock(end)}. Split it, or move the playhead.`
-          : `There is room for ${seconds(room.room)} only, beside the caption at ${times.clock(start)}. Move that first.`;
+      if (room.room === 0 && start <= at && at < end)
+        messages.offer(
+          `A caption stands here already, from ${times.clock(start)} to ${times.clock(end)}. Split it, or move the playhead.`,
+          [
+            { title: 'Split it here', run: splitHere },
+            { title: 'New one after it', run: () => insertBeside(room.blockedBy.id, 'after') },
+          ],
+        );
+      else
+        messages.offer(
+          `There is room for ${seconds(room.room)} only, beside the caption at ${times.clock(start)}. Move that first.`,
+          start >= at ? [{ title: 'Push it and what comes after', run: () => insertPushing(at) }] : [],
+        );
       return;
     }
     const made = caption({ id: newId(), ...room, text: '' });
     track.change({ type: 'insert', captions: [made] });
+    place.goTo(made.id, 'chosen');
+  }
+  /** An empty caption from a moment on, as short as one may be; what comes after makes room for it. */
+  function insertPushing(at: number): void {
+    const open = job.job;
+    if (!open || !track.editable) return;
+    const rules = moveRulesOf(open);
+    const before = track.timed.findLast((c) => c.end <= at);
+    const start = Math.max(Math.round(at), before ? before.end + rules.gap : 0);
+    const end = start + open.style.time.shortest.limit;
+    const made = caption({ id: newId(), start, end, text: '' });
+    const pushed = pushedBy(track.timed, made, rules);
+    if (!pushed) {
+      messages.remark = 'What comes after cannot make room: the recording ends there.';
+      return;
+    }
+    const edits: Edit[] = [{ type: 'insert', captions: [made] }];
+    track.change({ type: 'together', edits: pushed.length > 0 ? [retiming(pushed), ...edits] : edits });
     place.goTo(made.id, 'chosen');
   }
   /** An empty caption at the playhead, as long as is usual or as there is room for. */
@@ -42,7 +75,13 @@ export function useNewCaptions() {
     const open = job.job;
     if (!open || !track.editable) return;
     const { usual, shortest } = open.style.time;
-    insert(roomAt(track.timed, playback.time, usual, shortest.limit, moveRulesOf(open)));
+    insert(roomAt(track.timed, playback.time, usual, shortest.limit, moveRulesOf(open)), playback.time);
+  }
+  /** An empty caption in a stretch that was drawn, as much of it as is free. */
+  function insertIn({ start, end }: Stretch): void {
+    const open = job.job;
+    if (!open || !track.editable) return;
+    insert(roomAt(track.timed, start, end - start, Math.ceil(frameLength(open.rate)), moveRulesOf(open)), start);
   }
   /** An empty caption right after another, or right before it; not timed where that one is not. */
   function insertBeside(id: string, side: 'before' | 'after'): void {
@@ -63,6 +102,7 @@ export function useNewCaptions() {
       side === 'after'
         ? roomAt(track.timed, here.end + rules.gap, usual, shortest.limit, rules)
         : roomBefore(track.timed, here, usual, shortest.limit, rules),
+      side === 'after' ? here.end + rules.gap : here.start,
     );
   }
 
@@ -72,7 +112,8 @@ export function useNewCaptions() {
     if (!open || !sound.regions) return [];
     const { lead, linger, shortest, longest } = open.style.time;
     const figures = { lead, linger, shortest: shortest.limit, longest: longest.limit };
-    return captionsForSpeech(track.timed, sound.regions.speech, figures, moveRulesOf(open));
+    const wanted = sound.regions.speech.filter((speech) => isIn(speech, open.stretch));
+    return captionsForSpeech(track.timed, wanted, figures, moveRulesOf(open));
   });
   /** An empty caption for every stretch of speech with none. */
   function insertForSpeech(): void {
@@ -89,5 +130,5 @@ export function useNewCaptions() {
     place.goTo(first.id, 'chosen');
     messages.remark = `${made.length === 1 ? 'One empty caption' : `${String(made.length)} empty captions`} where somebody speaks and nothing stood.`;
   }
-  return { insertHere, insertBeside, insertForSpeech, unwritten };
+  return { insertHere, insertIn, insertBeside, insertForSpeech, unwritten };
 }

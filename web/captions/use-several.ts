@@ -1,6 +1,6 @@
 /** What is done to the captions that are selected, each as one step. */
 import { computed } from 'vue';
-import { joinedAll, labelled, shifted } from '../../core/operations/several.ts';
+import { joinedAll, labelled } from '../../core/operations/several.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { useFindings } from '../stores/findings.ts';
@@ -36,13 +36,13 @@ export function useSeveral() {
     if (next) place.goTo(next.id, 'chosen');
     messages.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
   }
-  /** Everything but the selected captions goes. */
-  function keepOnly(): void {
-    const kept = new Set(ids());
+  /** Everything but these captions goes. */
+  function keepOnly(those: readonly Caption[]): void {
+    const kept = new Set(those.map((c) => c.id));
     const gone = track.captions.filter((c) => !kept.has(c.id)).map((c) => c.id);
     if (gone.length === 0) return;
     change({ type: 'remove', ids: gone });
-    messages.remark = `${String(gone.length)} captions outside the selection were deleted. Undo brings them back.`;
+    messages.remark = `${gone.length === 1 ? 'One caption' : `${String(gone.length)} captions`} outside it were deleted. Undo brings them back.`;
   }
   /** Proofed, all of them; where all are already, none of them. */
   function proof(): void {
@@ -56,8 +56,5 @@ export function useSeveral() {
   function label(speaker: string): void {
     if (findings.context) change(labelled(captions.value, speaker, findings.context));
   }
-  /** @param by in ms */
-  const shift = (by: number): void => change(shifted(captions.value, by));
-
-  return { captions, remove, keepOnly, proof, join, label, shift };
+  return { captions, remove, keepOnly, proof, join, label };
 }

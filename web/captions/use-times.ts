@@ -49,22 +49,35 @@ export function useTimesOf() {
     if (!here || !job.job) return;
     const at = Math.round(playback.time);
     if (here.timing !== 'set') retime({ changes: [usualFrom(at, here)], stopped: null });
-    else retime(along ? beginAllAt(track.captions, place.index, at) : beginAt(here, at));
+    else retime(along ? beginAllAt(track.timed, indexOf(here.id), at) : beginAt(here, at));
   }
   function endHere(): void {
     const here = place.caption;
     if (here && job.job) retime(endAt(here.timing === 'set' ? here : usualFrom(here.start, here), playback.time));
   }
+  /** Where a caption is among those that are timed: the others are in nobody's way. */
+  const indexOf = (id: string | undefined): number => track.timed.findIndex((c) => c.id === id);
   function endUpTo(): void {
-    if (job.job) retime(endUpToNext(track.captions, place.index, moveRulesOf(job.job)));
+    if (job.job) retime(endUpToNext(track.timed, indexOf(place.caption?.id), moveRulesOf(job.job)));
   }
   function endRead(): void {
     const [open, here] = [job.job, place.caption];
     if (!open || !here) return;
     const needed = timeNeeded(here, open.style, open.style.reading.speed.target);
-    const moved = endWhenRead(track.captions, place.index, needed, moveRulesOf(open));
+    const moved = endWhenRead(track.timed, indexOf(here.id), needed, moveRulesOf(open));
     retime(moved);
-    if (moved.stopped) messages.remark = `It would need ${seconds(needed)}. ${stoppedText(moved.stopped, 'end')}`;
+    if (moved.stopped !== 'neighbour') {
+      if (moved.stopped) messages.remark = `It would need ${seconds(needed)}. ${stoppedText(moved.stopped, 'end')}`;
+      return;
+    }
+    // What would help: the ones after it make room.
+    const push = (): void => {
+      const move = { index: indexOf(here.id), edge: 'end', to: here.start + needed, push: true } as const;
+      retime(moveEdge(track.timed, move, moveRulesOf(open)));
+    };
+    messages.offer(`It would need ${seconds(needed)}. ${stoppedText(moved.stopped, 'end')}`, [
+      { title: 'Push what comes after', run: push },
+    ]);
   }
 
   /** Begins and ends with the speech it is nearest to. */
@@ -78,7 +91,13 @@ export function useTimesOf() {
           : 'The sound is being read; where speech is will be known in a moment.';
       return;
     }
-    const moved = toSpeech(track.captions, place.index, sound.regions.speech, open.style.time, moveRulesOf(open));
+    const moved = toSpeech(
+      track.timed,
+      indexOf(place.caption.id),
+      sound.regions.speech,
+      open.style.time,
+      moveRulesOf(open),
+    );
     if (!moved) messages.remark = 'No speech begins or ends near this caption.';
     else if (moved.stopped === 'least')
       messages.remark = 'The speech near its begin and its end would leave it too short.';
@@ -94,8 +113,7 @@ export function useTimesOf() {
    */
   function type(id: string, field: TimeField, text: string): string | null {
     const open = job.job;
-    const index = track.captions.findIndex((c) => c.id === id);
-    const here = track.captions[index];
+    const here = track.captions.find((c) => c.id === id);
     if (!open || !here || !track.editable) return null;
     const now = field === 'duration' ? here.end - here.start : here[field];
     const read = readTime(text, now, open.rate);
@@ -109,7 +127,7 @@ export function useTimesOf() {
     }
     const edge = field === 'start' ? 'start' : 'end';
     const to = field === 'duration' ? here.start + read.ms : read.ms;
-    const moved = moveEdge(track.captions, { index, edge, to, alone: true }, moveRulesOf(open));
+    const moved = moveEdge(track.timed, { index: indexOf(id), edge, to, alone: true }, moveRulesOf(open));
     if (moved.stopped) return stoppedText(moved.stopped, edge);
     retime(moved);
     return null;

@@ -83,6 +83,13 @@ onBeforeUnmount(() => removeEventListener('keydown', onKey, true));
 
 const steps = [500, 1000, 2000, 3000, 5000, 10_000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
 const spans = [500, 1000, 1500, 2000, 3000].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
+const inSeconds = (...all: readonly number[]) =>
+  all.map((ms) => ({ value: ms, title: ms === 0 ? 'one picture' : `${String(ms / 1000)} s` }));
+const edgeSteps = [
+  ['alone', 'Up and Down move a chosen edge by', inSeconds(0, 10, 20, 50)],
+  ['shift', 'with Shift by', inSeconds(50, 100, 200, 250)],
+  ['ctrl', 'with Ctrl by', inSeconds(500, 1000, 2000, 5000)],
+] as const;
 const reactions = [0, 100, 150, 200, 300].map((ms) => ({ value: ms, title: `${String(ms / 1000)} s` }));
 const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
   value: part,
@@ -115,6 +122,15 @@ const ways = [
         label="An edge is heard with so much before and after it"
         :options="spans"
       />
+      <template v-for="[key, words, options] in edgeSteps" :key="key">
+        <span>{{ words }}</span>
+        <SelectField
+          :model-value="preferences.edgeSteps[key]"
+          :label="words"
+          :options="options"
+          @update:model-value="(ms) => ms !== null && (preferences.edgeSteps = { ...preferences.edgeSteps, [key]: ms })"
+        />
+      </template>
       <span>A word is doubtful below a certainty of</span>
       <SelectField v-model="preferences.doubtBelow" label="A word is doubtful below a certainty of" :options="doubts" />
       <CheckField v-for="[key, words] in ways" :key="key" v-model="preferences[key]">{{ words }}</CheckField>

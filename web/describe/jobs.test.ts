@@ -13,6 +13,8 @@ const job = (captions: number, proofed: number): Job => ({
   style,
   made: 0,
   recording: null,
+  soundTrack: 0,
+  stretch: null,
   tracks: [
     { id: 'm', kind: 'machine', language: 'en', name: 'machine draft', edit: 1, captions: 9, proofed: 9 },
     { id: 't', kind: 'captions', language: 'en', name: 'fair copy', edit: 1, captions, proofed },

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import CommandFinder from '../commands/CommandFinder.vue';
 import KeySheet from '../commands/KeySheet.vue';
-import SeveralDialogs from '../captions/SeveralDialogs.vue';
+import KeepOnlyDialog from '../captions/KeepOnlyDialog.vue';
+import LabelDialog from '../captions/LabelDialog.vue';
+import RecordingDialog from '../recording/RecordingDialog.vue';
 import ReflowDialog from '../reflow/ReflowDialog.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import JobStyle from '../styles/JobStyle.vue';
@@ -14,7 +16,9 @@ const [finder, keys, style, reflow] = [bound('finder'), bound('keys'), bound('st
 <template>
   <CommandFinder v-model:open="finder" />
   <KeySheet v-model:open="keys" />
-  <SeveralDialogs />
+  <LabelDialog />
+  <KeepOnlyDialog />
+  <RecordingDialog />
   <JobStyle v-model:open="style" />
   <ReflowDialog v-model:open="reflow" />
 </template>

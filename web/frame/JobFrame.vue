@@ -8,6 +8,7 @@ import { fetchStages } from '../stages.ts';
 import { useWhenIdle } from '../background/idle.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
+import RetimeBar from '../retime/RetimeBar.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
@@ -111,7 +112,7 @@ onBeforeUnmount(() => {
       :style="{ '--monitor': `${preferences.monitorWidth ?? 0}px` }"
     >
       <StageRail />
-      <main class="frame-stage fills"><RouterView /></main>
+      <main class="frame-stage fills"><RetimeBar /><RouterView /></main>
       <MonitorPanel />
       <SkylineStrip />
     </div>

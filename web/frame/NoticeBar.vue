@@ -15,7 +15,12 @@ const messages = useMessages();
   <div class="remark-place" role="status">
     <NoteBox v-if="messages.remark" class="remark" role="note">
       {{ messages.remark }}
-      <template #actions><TextButton @click="messages.remark = null">Dismiss</TextButton></template>
+      <template #actions>
+        <TextButton v-for="offer in messages.offers" :key="offer.title" @click="messages.take(offer)">
+          {{ offer.title }}
+        </TextButton>
+        <TextButton @click="messages.remark = null">Dismiss</TextButton>
+      </template>
     </NoteBox>
   </div>
 </template>

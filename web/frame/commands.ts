@@ -5,6 +5,8 @@ import { checksCommands } from '../checks/commands.ts';
 import { inSection, type Command } from '../commands/command.ts';
 import { playbackCommands } from '../playback/commands.ts';
 import { reflowCommands } from '../reflow/commands.ts';
+import { recordingCommands } from '../recording/commands.ts';
+import { retimeCommands } from '../retime/commands.ts';
 import { tapeCommands } from '../tape/commands.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
@@ -40,6 +42,8 @@ export const gatherCommands = (router: Router): readonly Command[] => [
   ...wordsCommands(),
   ...tapeCommands(),
   ...captionCommands(),
+  ...retimeCommands(),
+  ...recordingCommands(),
   ...reflowCommands(),
   ...checksCommands(),
   ...frameCommands(router),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { useRoute } from 'vue-router';
 import { withMoved } from '../captions/retiming.ts';
 import { useDrag } from '../tape/use-drag.ts';
 import CaptionFigures from './CaptionFigures.vue';
@@ -8,11 +9,15 @@ import FindingList from './FindingList.vue';
 import PictureView from './PictureView.vue';
 import TransportBar from './TransportBar.vue';
 import VersionList from './VersionList.vue';
+import { useChosenEdge } from '../tape/chosen-edge.ts';
+import EdgeSound from './EdgeSound.vue';
 import EdgeNote from '../tape/EdgeNote.vue';
 import { usePlace } from '../stores/place.ts';
 
 const place = usePlace();
 const drag = useDrag();
+const edge = useChosenEdge();
+const route = useRoute();
 /** The cursor caption; while it is dragged, with the times it would have. */
 const caption = computed(() => {
   const { caption: here } = place;
@@ -26,6 +31,7 @@ const caption = computed(() => {
     <PictureView />
     <TransportBar />
     <EdgeNote />
+    <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
     <div class="monitor-figures ruled-above scrolls">
       <template v-if="caption">
         <VersionList v-if="caption.versions" :caption="caption" />

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, useTemplateRef } from 'vue';
-import { captionAt, linesOf } from '../../core/track/caption.ts';
+import { linesOf } from '../../core/track/caption.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
-import { useTrack } from '../stores/track.ts';
+import { useRetime } from '../retime/retime.ts';
 
 const job = useJob();
-const track = useTrack();
+const retime = useRetime();
 const playback = usePlayback();
 const video = useTemplateRef<HTMLVideoElement>('video');
 const recording = computed(() => job.job?.recording ?? null);
@@ -16,12 +16,7 @@ const shape = computed(() =>
 );
 
 /** The captions on screen now: the picture always shows the current text. */
-const shown = computed(() => {
-  const last = captionAt(track.captions, playback.time);
-  return track.captions
-    .slice(Math.max(0, last - 3), last + 1)
-    .filter((c) => c.end > playback.time && c.text.trim() !== '');
-});
+const shown = computed(() => retime.onScreen(playback.time).filter((c) => c.text.trim() !== ''));
 
 onMounted(() => {
   if (video.value) playback.attach(video.value);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, watch } from 'vue';
+import { frameLength } from '../../core/time/timecode.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { useTimesOf, type TimeField } from '../captions/use-times.ts';
 import TextField from '../controls/TextField.vue';
@@ -15,11 +16,13 @@ const messages = useMessages();
 const { type } = useTimesOf();
 const { id } = props.caption;
 
+const lasts = (ms: number): string =>
+  times.counted ? `${String(Math.round(ms / frameLength(times.counted)))}f` : (ms / 1000).toFixed(2);
 const isTimed = computed(() => props.caption.timing === 'set');
 const shown = computed<Readonly<Record<TimeField, string>>>(() => {
   const { start, end } = props.caption;
   if (!isTimed.value) return { start: '', end: '', duration: '' };
-  return { start: times.clock(start), end: times.clock(end), duration: ((end - start) / 1000).toFixed(2) };
+  return { start: times.clock(start), end: times.clock(end), duration: lasts(end - start) };
 });
 const fields: readonly (readonly [TimeField, string])[] = [
   ['start', 'Begin'],

@@ -38,7 +38,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     >
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
     </IconButton>
-    <span class="figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
+    <span class="transport-time figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
     <IconButton
       name="Replay this caption"
       :keys="keyOf('replay')"
@@ -101,5 +101,8 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 }
 .transport .ant-btn[aria-pressed] {
   padding-inline: 4px;
+}
+.transport-time {
+  min-width: max-content;
 }
 </style>

@@ -34,7 +34,7 @@ const click = { length: 0.012, pitch: 1800, loud: 0.25 };
  * @param wantsClick whether the moment itself is to be heard
  */
 export function exactLoop(
-  decode: (piece: Omit<PieceRequest, 'url'>) => Promise<SoundPiece | null>,
+  decode: (piece: Pick<PieceRequest, 'from' | 'until'>) => Promise<SoundPiece | null>,
   ready: (pass: Pass) => Promise<void>,
   onPass: () => void,
   wantsClick: () => boolean,

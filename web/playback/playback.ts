@@ -83,7 +83,8 @@ export const usePlayback = defineStore('playback', () => {
 
   /** The sound around a moment, exact to the sample, while the element runs along with its own sound off. */
   const exact = exactLoop(
-    async (piece) => (job.recordingUrl ? pieces.ask({ url: job.recordingUrl, ...piece }) : null),
+    async (piece) =>
+      job.recordingUrl ? pieces.ask({ url: job.recordingUrl, track: job.job?.soundTrack ?? 0, ...piece }) : null,
     async ({ from }) => {
       const media = element.value;
       if (!media) return;

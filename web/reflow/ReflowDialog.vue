@@ -11,7 +11,7 @@ import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import type { Tasks } from '../background/track-tasks.ts';
 import { useWholeTrack } from '../stores/whole-track.ts';
-import { rangeOf, type Scope } from './scope.ts';
+import { rangeOf, type Scope } from '../captions/scope.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 import { useTimes } from '../stores/times.ts';
 

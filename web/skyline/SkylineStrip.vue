@@ -5,6 +5,9 @@ import { captionAt } from '../../core/track/caption.ts';
 import { lengthInWords, wholeClock } from '../../core/time/clock.ts';
 import { speedText } from '../../core/text/measures.ts';
 import { measured } from '../measured.ts';
+import { useStretch } from '../recording/stretch.ts';
+import StretchEnds from '../recording/StretchEnds.vue';
+import { useRetime } from '../retime/retime.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useView } from '../stores/view.ts';
@@ -26,6 +29,8 @@ const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
 const sound = useSound();
+const retime = useRetime();
+const part = useStretch();
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const marks = useTemplateRef<HTMLCanvasElement>('marks');
 const playhead = useTemplateRef<HTMLElement>('playhead');
@@ -55,14 +60,20 @@ const inWords = computed(() => {
   return parts.join('; ');
 });
 const drift = computed(() =>
-  preferences.showsDrift && sound.regions ? driftOf(track.timed, sound.regions.speech) : null,
+  preferences.showsDrift && sound.regions
+    ? driftOf(
+        retime.captions.filter((c) => c.timing === 'set'),
+        sound.regions.speech,
+      )
+    : null,
 );
 /** Bars of an hour are a thousand rectangles: they are painted between keys, not at each of them. */
 const drawGround = useWhenIdle(() => {
   if (!ground.value || !job.job || size.value.width === 0) return;
   paintGround(ground.value, {
     ...size.value,
-    captions: track.captions,
+    captions: retime.captions,
+    stretch: part.shown,
     findings: findings.found.byCaption,
     counting: job.job.style.counting,
     length: length.value,
@@ -97,7 +108,17 @@ onBeforeUnmount(() => {
   cancelAnimationFrame(frame);
 });
 watch(
-  [size, length, limit, () => track.captions, () => findings.found, () => sound.regions, drift, () => preferences.dark],
+  [
+    size,
+    length,
+    limit,
+    () => retime.captions,
+    () => part.shown,
+    () => findings.found,
+    () => sound.regions,
+    drift,
+    () => preferences.dark,
+  ],
   drawGround,
 );
 watch([size, length, () => place.caption, inView, () => preferences.dark], drawMarks);
@@ -156,6 +177,7 @@ function onKey(event: KeyboardEvent): void {
         @pointermove="onPointer"
         @keydown="onKey"
       ></canvas>
+      <StretchEnds across :place="(ms) => (ms / length) * size.width" :time="(x) => (x / size.width) * length" />
       <i ref="playhead" class="skyline-playhead" data-test="skyline-playhead"></i>
     </div>
   </footer>

@@ -12,6 +12,8 @@ export interface SkylineSettings extends Scene {
   readonly limit: number;
   /** Where somebody speaks; null while that is not known. */
   readonly speech: readonly Stretch[] | null;
+  /** The part that is to be captioned; null for all of it. */
+  readonly stretch: Stretch | null;
   /** How early or late captions are, in place of their speed; null where that is not asked for. */
   readonly drift: readonly Drift[] | null;
 }
@@ -98,6 +100,15 @@ export function paintGround(canvas: HTMLCanvasElement, scene: SkylineSettings): 
   context.fillStyle = token('sound');
   for (const { start, end } of scene.speech ?? [])
     context.fillRect((start / length) * width, ground + 4, Math.max(0.5, ((end - start) / length) * width), 2);
+  if (scene.stretch) {
+    // What is not to be captioned recedes.
+    context.fillStyle = token('ground');
+    context.globalAlpha = 0.8;
+    const [from, to] = [(scene.stretch.start / length) * width, (scene.stretch.end / length) * width];
+    context.fillRect(0, 0, from, ground + 8);
+    context.fillRect(to, 0, width - to, ground + 8);
+    context.globalAlpha = 1;
+  }
   context.fillStyle = token('soft');
   context.font = `13px ${token('figures')}`;
   for (const at of clockTicks(length, width))

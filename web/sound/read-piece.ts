@@ -4,6 +4,8 @@ import { soundTrack } from './sound-track.ts';
 
 export interface PieceRequest {
   readonly url: string;
+  /** Which of its sound tracks, from 0. */
+  readonly track: number;
   /** In seconds. */
   readonly from: number;
   readonly until: number;
@@ -16,10 +18,10 @@ export interface SoundPiece {
 }
 
 /** Null where the recording has no sound. @throws {SoundTrouble} */
-export async function readPiece({ url, from, until }: PieceRequest): Promise<SoundPiece | null> {
+export async function readPiece({ url, track: nth, from, until }: PieceRequest): Promise<SoundPiece | null> {
   const input = new Input({ source: new UrlSource(url), formats: ALL_FORMATS });
   try {
-    const track = await soundTrack(input);
+    const track = await soundTrack(input, nth);
     if (!track) return null;
     const rate = await track.getSampleRate();
     const frames = Math.ceil((until - from) * rate);

@@ -1,24 +1,43 @@
-/** Reads the sound of a recording piece by piece, so that never more than a moment of it is in memory. */
+/**
+ * Reads the sound of a recording piece by piece, so that never more than a moment of it is in memory. It is decoded
+ * here and heard for speech in a worker of its own, so that two processors are used where there are two.
+ */
 import { ALL_FORMATS, AudioSampleSink, Input, UrlSource, type AudioSample } from 'mediabunny';
 import { peakReader } from '../../core/speech/peaks.ts';
 import type { Regions } from '../../core/speech/regions.ts';
-import { soundReader } from '../../core/speech/sound-reader.ts';
-import { voiceWeights } from '../../core/speech/voice-net.ts';
+import { goesOnFrom, type HeardSoFar } from '../../core/speech/sound-reader.ts';
+import { workerClient, type WorkerClient } from '../background/worker-client.ts';
+import { halfRead, keepHalfRead } from './half-read.ts';
 import { soundTrack, SoundTrouble } from './sound-track.ts';
+import type { VoiceAnswer, VoiceQuestion } from './voice-worker.ts';
 
+export interface WholeRequest {
+  readonly url: string;
+  /** Which of its sound tracks, from 0. */
+  readonly track: number;
+  /** In ms, as far as it is known. */
+  readonly length: number;
+  /** What is read of it is kept under this name until somebody forgets it. */
+  readonly name: string;
+}
 /** What is heard in a recording. */
 export interface Heard {
   /** How loud it is along its length; empty where it has no sound. */
   readonly peaks: Uint8Array<ArrayBuffer>;
   readonly regions: Regions;
 }
+/** How far reading is: the share, and how loud it is from the end of the last one on. */
+export interface ReadSoFar {
+  readonly share: number;
+  readonly from: number;
+  readonly cells: Uint8Array<ArrayBuffer>;
+}
 const silent: Heard = { peaks: new Uint8Array(), regions: { speech: [], sound: [] } };
 
-const weights = async () => {
-  const response = await fetch(new URL('../../core/speech/voice-net.bin', import.meta.url));
-  if (!response.ok) throw new SoundTrouble('What tells speech from other sound could not be fetched. Try again.');
-  return voiceWeights(await response.arrayBuffer());
-};
+/** Sound goes to the listener in batches of so many seconds, and so many of them may be on their way. */
+const [batch, onTheWay] = [2, 15];
+/** What is read is kept so often, in ms. */
+const keptEvery = 4000;
 
 /** The channels of a sample as one, and each told by itself. */
 function mixed(sample: AudioSample, each: (channel: Float32Array) => void): Float32Array {
@@ -33,37 +52,86 @@ function mixed(sample: AudioSample, each: (channel: Float32Array) => void): Floa
   return mix;
 }
 
-/**
- * How loud a recording is along its length, and where speech and other sound is in it.
- * @param url of the recording, which is fetched in ranges
- * @param length in ms, as far as it is known
- * @param progress told the share that is read, 0 to 1
- * @throws {SoundTrouble}
- */
-export async function readSound(url: string, length: number, progress: (share: number) => void): Promise<Heard> {
+/** Gathers samples that follow one another and gives them to the listener, no faster than it hears. */
+function listening(voice: WorkerClient<VoiceQuestion, VoiceAnswer>) {
+  let gathered: Float32Array<ArrayBuffer>[] = [];
+  let [start, rate, many] = [0, 0, 0];
+  const sent: Promise<unknown>[] = [];
+  async function flush(): Promise<void> {
+    if (many === 0) return;
+    const samples = new Float32Array(many);
+    let at = 0;
+    for (const each of gathered) {
+      samples.set(each, at);
+      at += each.length;
+    }
+    [gathered, many] = [[], 0];
+    sent.push(voice.ask({ samples, start, rate }, { transfer: [samples.buffer] }));
+    if (sent.length > onTheWay) await sent.shift();
+  }
+  return {
+    flush,
+    async push(samples: Float32Array<ArrayBuffer>, at: number, of: number): Promise<void> {
+      const follows = of === rate && Math.abs(at - (start + many / rate)) < 1 / rate;
+      if (many > 0 && (!follows || many >= batch * rate)) await flush();
+      if (many === 0) [start, rate] = [at, of];
+      gathered.push(samples);
+      many += samples.length;
+    },
+  };
+}
+
+/** Reads a recording through, from where that was left another time. @throws {SoundTrouble} */
+export async function readSound(
+  { url, track: nth, length, name }: WholeRequest,
+  progress: (soFar: ReadSoFar) => void,
+): Promise<Heard> {
   const input = new Input({ source: new UrlSource(url), formats: ALL_FORMATS });
+  const voice = workerClient<VoiceQuestion, VoiceAnswer>(
+    () => new Worker(new URL('./voice-worker.ts', import.meta.url), { type: 'module' }),
+  );
   try {
-    const track = await soundTrack(input);
+    const track = await soundTrack(input, nth);
     if (!track) return silent;
-    const peaks = peakReader(length);
-    const voices = soundReader(await weights());
+    const before = await halfRead(name);
+    const peaks = peakReader(length, before?.cells);
+    await voice.ask({ begin: before });
+    const listener = listening(voice);
     let told = 0;
+    let kept = performance.now();
+    const tell = (share: number): void => {
+      const cells = peaks.peaks().slice(told);
+      progress({ share, from: told, cells });
+      told += Math.max(0, cells.length - 1);
+    };
+    async function keep(): Promise<void> {
+      const cells = peaks.peaks().slice();
+      await keepHalfRead(name, { ...((await voice.ask('so far')) as HeardSoFar), cells });
+    }
     try {
-      for await (const sample of new AudioSampleSink(track).samples()) {
+      let share = 0;
+      for await (const sample of new AudioSampleSink(track).samples(before ? goesOnFrom(before) : undefined)) {
         const { timestamp, sampleRate } = sample;
         const mix = mixed(sample, (channel) => peaks.push(channel, timestamp, sampleRate));
-        voices.push(mix, timestamp, sampleRate);
         sample.close();
-        const share = length > 0 ? Math.min(1, (timestamp * 1000) / length) : 0;
-        if (share - told >= 0.01) progress((told = share));
+        await listener.push(mix as Float32Array<ArrayBuffer>, timestamp, sampleRate);
+        const now = length > 0 ? Math.min(1, (timestamp * 1000) / length) : 0;
+        if (now - share >= 0.01) tell((share = now));
+        if (performance.now() - kept >= keptEvery) {
+          await keep();
+          kept = performance.now();
+        }
       }
     } catch {
       // Cut in the middle: what was read of it stands.
       if (peaks.peaks().length === 0)
         throw new SoundTrouble('The sound of this recording could not be read. Timing works without it.');
     }
-    return { peaks: peaks.peaks().slice(), regions: voices.finish() };
+    await listener.flush();
+    const regions = (await voice.ask('finish')) as Regions;
+    return { peaks: peaks.peaks().slice(), regions };
   } finally {
+    voice.end();
     input.dispose();
   }
 }

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, type WritableComputedRef } from 'vue';
 
-export type DialogName = 'finder' | 'style' | 'reflow' | 'keys' | 'label' | 'shift';
+export type DialogName = 'finder' | 'style' | 'reflow' | 'keys' | 'label' | 'keep-only' | 'recording';
 
 export const useDialogs = defineStore('dialogs', () => {
   const open = ref<DialogName | null>(null);

@@ -30,6 +30,7 @@ export const useFindings = defineStore('findings', () => {
           language: track.track?.language ?? job.job.language,
           doubtBelow: preferences.doubtBelow,
           regions: track.track && isTranslation(track.track, job.job.language) ? null : sound.regions,
+          stretch: job.job.stretch,
         }
       : null,
   );

@@ -1,7 +1,7 @@
 /** The job that is open. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import type { FrameRate } from '../../core/time/frames.ts';
+import type { JobChange } from '../../core/contract/jobs.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
@@ -44,13 +44,13 @@ export const useJob = defineStore('job', () => {
     if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } });
   }
 
-  /** @throws {ApiError} */
-  async function useRate(rate: FrameRate): Promise<void> {
-    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { rate } });
+  /** Changes what the job says of its recording. @throws {ApiError} */
+  async function change(body: Pick<JobChange, 'rate' | 'soundTrack' | 'stretch'>): Promise<void> {
+    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body });
   }
 
   const recordingUrl = computed(() =>
     job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
   );
-  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, useRate };
+  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change };
 });

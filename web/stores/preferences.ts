@@ -38,10 +38,20 @@ interface KeptPreferences {
   readonly singleKeys: boolean;
   /** An edge is heard with so much before and after it, in ms. */
   readonly edgeSpan: number;
+  /** How far a key moves an edge, in ms: alone (0 for one picture, or 10 ms where there are none), with Shift, with Ctrl. */
+  readonly edgeSteps: { readonly alone: number; readonly shift: number; readonly ctrl: number };
   /** A soft click at the edge that is heard. */
   readonly edgeClick: boolean;
   /** The skyline shows how early or late captions are, in place of their speed. */
   readonly showsDrift: boolean;
+  /** Long silences are drawn short on the tape. */
+  readonly foldsSilence: boolean;
+  /** Where words are said, on the tape. */
+  readonly showsWords: boolean;
+  /** The words of the machine draft beside them. */
+  readonly showsDraft: boolean;
+  /** Times are shown as timecodes, with the number of the picture. */
+  readonly inFrames: boolean;
   /** Keys that are not the usual ones, by the id of the command. */
   readonly keys: Readonly<Record<string, readonly string[]>>;
 }
@@ -60,8 +70,13 @@ const fallback: KeptPreferences = {
   reaction: 150,
   singleKeys: true,
   edgeSpan: 1500,
+  edgeSteps: { alone: 0, shift: 100, ctrl: 1000 },
   edgeClick: false,
   showsDrift: false,
+  foldsSilence: false,
+  showsWords: true,
+  showsDraft: false,
+  inFrames: false,
   snaps: { speech: true, words: true, frames: true, captions: true, playhead: true },
   keys: {},
 };
@@ -69,7 +84,12 @@ const fallback: KeptPreferences = {
 function kept(): KeptPreferences {
   try {
     const found = JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<KeptPreferences>;
-    return { ...fallback, ...found, snaps: { ...fallback.snaps, ...found.snaps } };
+    return {
+      ...fallback,
+      ...found,
+      snaps: { ...fallback.snaps, ...found.snaps },
+      edgeSteps: { ...fallback.edgeSteps, ...found.edgeSteps },
+    };
   } catch {
     return fallback;
   }
@@ -90,8 +110,13 @@ export const usePreferences = defineStore('preferences', () => {
   const reaction = ref(before.reaction);
   const singleKeys = ref(before.singleKeys);
   const edgeSpan = ref(before.edgeSpan);
+  const edgeSteps = ref(before.edgeSteps);
   const edgeClick = ref(before.edgeClick);
   const showsDrift = ref(before.showsDrift);
+  const foldsSilence = ref(before.foldsSilence);
+  const showsWords = ref(before.showsWords);
+  const showsDraft = ref(before.showsDraft);
+  const inFrames = ref(before.inFrames);
   const keys = ref(before.keys);
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
@@ -111,8 +136,13 @@ export const usePreferences = defineStore('preferences', () => {
     reaction: reaction.value,
     singleKeys: singleKeys.value,
     edgeSpan: edgeSpan.value,
+    edgeSteps: edgeSteps.value,
     edgeClick: edgeClick.value,
     showsDrift: showsDrift.value,
+    foldsSilence: foldsSilence.value,
+    showsWords: showsWords.value,
+    showsDraft: showsDraft.value,
+    inFrames: inFrames.value,
     keys: keys.value,
   }));
   watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
@@ -131,8 +161,13 @@ export const usePreferences = defineStore('preferences', () => {
     reaction,
     singleKeys,
     edgeSpan,
+    edgeSteps,
     edgeClick,
     showsDrift,
+    foldsSilence,
+    showsWords,
+    showsDraft,
+    inFrames,
     keys,
   };
 });

@@ -1,50 +1,85 @@
 /** How loud the recording of the job is and where somebody speaks in it: fetched where a page has read it, read here where none has, and kept for all. */
 import { defineStore } from 'pinia';
-import { ref, shallowRef, watch } from 'vue';
-import { levelsOf, type Peaks } from '../../core/speech/peaks.ts';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { levelsOf, peaksPerSecond, type Peaks } from '../../core/speech/peaks.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { Regions } from '../../core/speech/regions.ts';
 import { ask } from '../api/client.ts';
 import { fetchPeaks, uploadPeaks } from '../api/upload.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
-import { useJob } from './job.ts';
-import type { Heard } from '../sound/read-sound.ts';
+import { keepHalfRead, readingName } from '../sound/half-read.ts';
+import type { Heard, ReadSoFar } from '../sound/read-sound.ts';
 import { listenerClient } from '../sound/sound-client.ts';
+import { useJob } from './job.ts';
 
-/** Where speech is in a recording, as it was kept; null where nobody has listened yet. @throws {ApiError} */
-const fetchRegions = (hash: string): Promise<Regions | null> =>
-  ask('GET /api/recordings/:hash/regions', { params: { hash } }).catch((error: unknown) => {
+/** A sound track of a recording. */
+interface Of {
+  readonly hash: string;
+  readonly track: number;
+}
+
+/** Where speech is, as it was kept; null where nobody has listened yet. @throws {ApiError} */
+const fetchRegions = ({ hash, track }: Of): Promise<Regions | null> =>
+  ask('GET /api/recordings/:hash/regions', { params: { hash }, query: { track } }).catch((error: unknown) => {
     if (error instanceof ApiError && error.code === 'missing') return null;
     throw error;
   });
 
+/** What is known of it already; null where nobody has read it yet. @throws {ApiError} */
+async function fetchHeard(of: Of): Promise<{ readonly peaks: Uint8Array; readonly regions: Regions } | null> {
+  const [cells, regions] = await Promise.all([fetchPeaks(of.hash, of.track), fetchRegions(of)]);
+  return regions && { peaks: cells ?? new Uint8Array(), regions };
+}
+
 /** Regions come last: where they are kept, what is missing beside them is not there to be heard. @throws {ApiError} */
-async function keep(hash: string, { peaks, regions }: Heard): Promise<void> {
-  if (peaks.length > 0) await uploadPeaks(hash, peaks);
-  await ask('PUT /api/recordings/:hash/regions', { params: { hash }, body: regions });
+async function keep({ hash, track }: Of, { peaks, regions }: Heard): Promise<void> {
+  if (peaks.length > 0) await uploadPeaks(hash, track, peaks);
+  await ask('PUT /api/recordings/:hash/regions', { params: { hash }, query: { track }, body: regions });
+  await keepHalfRead(readingName(hash, track), null);
+}
+
+/** One window at a time reads the same sound. Where a browser knows no locks, two read it, and the same is kept twice. */
+async function alone<T>(name: string, work: () => Promise<T>): Promise<T> {
+  const { locks } = navigator as { readonly locks?: LockManager };
+  return locks ? await locks.request(`fenwix-sound/${name}`, work) : work();
 }
 
 export const useSound = defineStore('sound', () => {
   const job = useJob();
   const client = listenerClient();
-  /** Null while it is not known. */
+  /** Null while it is not known; as far as it is read while that goes on. */
   const peaks = shallowRef<Peaks | null>(null);
   /** Null while they are not known. */
   const regions = shallowRef<Regions | null>(null);
   /** The share that is read, 0 to 1; null while nothing is being read. */
   const reading = ref<number | null>(null);
   const trouble = ref<string | null>(null);
+  const name = computed(() => {
+    const recording = job.job?.recording;
+    return recording && job.job ? readingName(recording.hash, job.job.soundTrack) : '';
+  });
   let stopping = new AbortController();
   let of = '';
 
-  async function read(hash: string, url: string, length: number): Promise<Heard> {
+  /** @param show how loud it is, as far as it is read */
+  async function read(of: Of, url: string, length: number, show: (cells: Uint8Array) => void): Promise<Heard> {
     reading.value = 0;
-    const { signal } = (stopping = new AbortController());
+    const { signal } = stopping;
+    let cells = new Uint8Array(Math.ceil((length / 1000) * peaksPerSecond));
+    const progress = (soFar: ReadSoFar): void => {
+      reading.value = soFar.share;
+      const end = soFar.from + soFar.cells.length;
+      if (end > cells.length) {
+        const more = new Uint8Array(end);
+        more.set(cells);
+        cells = more;
+      }
+      cells.set(soFar.cells, soFar.from);
+      show(cells);
+    };
     try {
-      const heard = await client.ask({ url, length }, { signal, progress: (share) => (reading.value = share) });
-      // Kept for whoever comes next; where the server is away it is read again another time.
-      keep(hash, heard).catch(() => undefined);
-      return heard;
+      const request = { url, track: of.track, length, name: readingName(of.hash, of.track) };
+      return await client.ask(request, { signal, progress });
     } finally {
       reading.value = null;
       client.end();
@@ -55,21 +90,36 @@ export const useSound = defineStore('sound', () => {
   async function want(): Promise<void> {
     const { job: open, recordingUrl } = job;
     const recording = open?.recording;
-    if (!recording || !recordingUrl || recording.hash === of) return;
+    if (!recording || !recordingUrl || name.value === of) return;
     stopping.abort();
-    of = recording.hash;
+    const { signal } = (stopping = new AbortController());
+    const mine = name.value;
+    of = mine;
     [peaks.value, regions.value, trouble.value] = [null, null, null];
-    const isMine = (): boolean => of === recording.hash;
+    const isMine = (): boolean => of === mine && !signal.aborted;
+    const source: Of = { hash: recording.hash, track: open.soundTrack };
+    const show = (cells: Uint8Array): void => {
+      if (of === mine) peaks.value = levelsOf(cells);
+    };
     try {
-      const [cells, found] = await Promise.all([fetchPeaks(recording.hash), fetchRegions(recording.hash)]);
-      if (!isMine()) return;
-      if (cells ?? found) peaks.value = levelsOf(cells ?? new Uint8Array());
-      regions.value = found;
-      if (found) return;
-      const heard = await read(recording.hash, recordingUrl, recording.length ?? 0);
-      if (isMine()) [peaks.value, regions.value] = [levelsOf(heard.peaks), heard.regions];
+      const known = await fetchHeard(source);
+      const heard =
+        known ??
+        (await alone(mine, async () => {
+          // Another window may have read it while this one waited.
+          const meanwhile = await fetchHeard(source);
+          if (meanwhile || !isMine()) return meanwhile;
+          const fresh = await read(source, recordingUrl, recording.length ?? 0, show);
+          // Where the server is away it is kept here, and given to it another time.
+          await keep(source, fresh).catch(() => undefined);
+          return fresh;
+        }));
+      if (of !== mine) return;
+      if (!heard) throw new WorkerTrouble('cancelled', '');
+      show(heard.peaks);
+      regions.value = heard.regions;
     } catch (error) {
-      if (!isMine()) return;
+      if (of !== mine) return;
       of = '';
       trouble.value =
         error instanceof WorkerTrouble && error.reason === 'cancelled'
@@ -82,14 +132,11 @@ export const useSound = defineStore('sound', () => {
   function stop(): void {
     stopping.abort();
   }
-  // Another job has another sound.
-  watch(
-    () => job.job?.recording?.hash,
-    (hash) => {
-      if (hash === of) return;
-      stop();
-      [peaks.value, regions.value, of] = [null, null, ''];
-    },
-  );
+  // Another job, or another sound track of it, has another sound.
+  watch(name, (now) => {
+    if (now === of) return;
+    stop();
+    [peaks.value, regions.value, trouble.value, of] = [null, null, null, ''];
+  });
   return { peaks, regions, reading, trouble, want, stop };
 });

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, watch } from 'vue';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { useChosenEdge } from './chosen-edge.ts';
@@ -8,6 +9,7 @@ import { useChosenEdge } from './chosen-edge.ts';
 const edge = useChosenEdge();
 const times = useTimes();
 const track = useTrack();
+const preferences = usePreferences();
 
 function onKey(event: KeyboardEvent): void {
   const target = event.target as HTMLElement;
@@ -37,8 +39,9 @@ onBeforeUnmount(() => {
   <div role="status">
     <p v-if="edge.caption && edge.at !== null" class="edge-note note small">
       <b>{{ edge.edge === 'start' ? 'Begin' : 'End' }} of caption {{ track.captions.indexOf(edge.caption) + 1 }}</b>
-      at <span class="figures">{{ times.clock(edge.at) }}</span>. <kbd>↑</kbd> earlier, <kbd>↓</kbd> later; with Shift a
-      tenth, with Ctrl a second; <kbd>Escape</kbd> back.
+      at <span class="figures">{{ times.clock(edge.at) }}</span>. <kbd>↑</kbd> earlier, <kbd>↓</kbd> later; with Shift
+      {{ preferences.edgeSteps.shift / 1000 }} s, with Ctrl {{ preferences.edgeSteps.ctrl / 1000 }} s;
+      <kbd>Escape</kbd> back.
     </p>
   </div>
 </template>

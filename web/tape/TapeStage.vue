@@ -1,28 +1,27 @@
 <script setup lang="ts">
-import { ChevronDown, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
+import { ChevronDown, Film, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
-import { sentence } from '../../core/contract/api-error.ts';
-import { parseRate, rateText, usualRates } from '../../core/time/frames.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import IconButton from '../controls/IconButton.vue';
 import MenuButton from '../controls/MenuButton.vue';
-import SelectField from '../controls/SelectField.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
-import { useMessages } from '../stores/messages.ts';
+import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences, type Snaps } from '../stores/preferences.ts';
 import TapeSurface from './TapeSurface.vue';
+import { useDrawn } from './drawn.ts';
 import { useTapeView } from './tape-view.ts';
 
 const job = useJob();
-const messages = useMessages();
+const dialogs = useDialogs();
 const view = useTapeView();
 const place = usePlace();
 const playback = usePlayback();
 const preferences = usePreferences();
 const made = useNewCaptions();
+const drawn = useDrawn();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
   ['speech', 'Speech', 'where speech begins or ends'],
   ['words', 'Words', 'where a word begins or ends'],
@@ -39,18 +38,21 @@ const entries = computed(() =>
 );
 const snapping = computed(() => {
   const on = snaps.filter(([key]) => preferences.snaps[key]);
-  if (on.length === snaps.length) return 'Snap to all';
-  return on.length === 0 ? 'Snap to nothing' : `Snap to ${on.map(([, title]) => title.toLowerCase()).join(', ')}`;
+  if (on.length === snaps.length) return 'Snap';
+  return on.length === 0 ? 'Snap: off' : `Snap: ${String(on.length)} of ${String(snaps.length)}`;
 });
-const rates = usualRates.map((rate) => ({ value: rateText(rate), title: `${rateText(rate)} fps` }));
-const rate = computed(() => (job.job ? rateText(job.job.rate) : null));
-async function useRate(text: string | null): Promise<void> {
-  const to = text === null ? null : parseRate(text);
-  try {
-    if (to) await job.useRate(to);
-  } catch (error) {
-    messages.notice = sentence(error);
-  }
+const shows = [
+  ['showsWords', 'Words', 'where they are said'],
+  ['showsDraft', 'Words of the machine draft', 'beside them'],
+  ['foldsSilence', 'Long silences folded', 'six seconds and more'],
+] as const;
+type Shown = (typeof shows)[number][0];
+const shownEntries = computed(() =>
+  shows.map(([key, title, detail]) => ({ key, title: `${title} ${preferences[key] ? '✓' : '· off'}`, detail })),
+);
+function show(key: Shown): void {
+  view.foldAll();
+  preferences[key] = !preferences[key];
 }
 const missing = computed(() => made.unwritten.value.length);
 const onPage = computed(() => {
@@ -61,7 +63,7 @@ const onPage = computed(() => {
 });
 /** What stands in the middle keeps its place, or the playhead where that is in sight. */
 const about = (): number =>
-  playback.time > view.from && playback.time < view.until ? playback.time : view.from + view.span / 2;
+  playback.time > view.from && playback.time < view.until ? playback.time : view.timeAt(view.height / 2);
 const toggle = (key: keyof Snaps): void => {
   preferences.snaps = { ...preferences.snaps, [key]: !preferences.snaps[key] };
 };
@@ -81,20 +83,18 @@ const toggle = (key: keyof Snaps): void => {
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
     <span class="spring"></span>
-    <SelectField
-      v-if="(job.job?.recording?.width ?? 0) > 0"
-      :model-value="rate"
-      label="Frame rate of the recording"
-      :options="rates"
-      :width="92"
-      @update:model-value="useRate"
-    />
+    <IconButton v-if="job.job?.recording" name="About the recording…" @click="dialogs.open = 'recording'">
+      <Film :size="15" aria-hidden="true" />
+    </IconButton>
+    <MenuButton :entries="shownEntries" menu-name="Shown on the tape" @select="(key) => show(key as Shown)">
+      Show <ChevronDown :size="13" aria-hidden="true" />
+    </MenuButton>
     <MenuButton
       :entries="entries"
       menu-name="Edges that are dragged snap to"
       @select="(key) => toggle(key as keyof Snaps)"
     >
-      <Magnet :size="15" aria-hidden="true" /> <span class="cut snapping">{{ snapping }}</span>
+      <Magnet :size="15" aria-hidden="true" /> {{ snapping }}
       <ChevronDown :size="13" aria-hidden="true" />
     </MenuButton>
     <TextButton
@@ -104,7 +104,7 @@ const toggle = (key: keyof Snaps): void => {
     >
       New for speech ({{ missing }})
     </TextButton>
-    <TextButton tip="New caption at the playhead" @click="made.insertHere()">New caption</TextButton>
+    <TextButton tip="New caption at the playhead" @click="drawn.insert()">New caption</TextButton>
   </div>
   <TapeSurface />
 </template>
@@ -113,8 +113,5 @@ const toggle = (key: keyof Snaps): void => {
 .zoom {
   min-width: 108px;
   text-align: center;
-}
-.snapping {
-  max-width: 190px;
 }
 </style>

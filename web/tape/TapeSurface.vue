@@ -15,12 +15,21 @@ import { useUndoInSight } from '../captions/undo-in-sight.ts';
 import { useTrack } from '../stores/track.ts';
 import { useView } from '../stores/view.ts';
 import { useSound } from '../stores/sound.ts';
+import { useStretch } from '../recording/stretch.ts';
+import StretchEnds from '../recording/StretchEnds.vue';
+import { useRetime } from '../retime/retime.ts';
+import { useDraftWords } from '../stores/draft-words.ts';
 import { useChosenEdge } from './chosen-edge.ts';
 import { keyStepOf, withMoved } from '../captions/retiming.ts';
+import { useDrawn } from './drawn.ts';
+import { useFineSound } from './fine-sound.ts';
+import FoldList from './FoldList.vue';
 import { columns, paintTape } from './paint.ts';
+import { saidWords } from './said-words.ts';
 import { useTapeView } from './tape-view.ts';
 import DragNote from './DragNote.vue';
-import MarkBar from './MarkBar.vue';
+import DrawnBar from './DrawnBar.vue';
+import MarkQueue from './MarkQueue.vue';
 import TapeBlock from './TapeBlock.vue';
 import { useDrag } from './use-drag.ts';
 import { useTapeHands } from './use-tape-hands.ts';
@@ -37,6 +46,11 @@ const sound = useSound();
 const view = useTapeView();
 const drag = useDrag();
 const edge = useChosenEdge();
+const retime = useRetime();
+const part = useStretch();
+const drawn = useDrawn();
+const draft = useDraftWords();
+const fine = useFineSound();
 const tape = useTemplateRef<HTMLElement>('tape');
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const playhead = useTemplateRef<HTMLElement>('playhead');
@@ -46,7 +60,7 @@ const mostBlocks = 60;
 /** How many captions before the page are looked at for one that reaches into it. */
 const before = 20;
 
-const captions = computed(() => withMoved(track.captions, drag.held?.moved.changes ?? []));
+const captions = computed(() => withMoved(retime.captions, drag.held?.moved.changes ?? []));
 /** The places of the captions that are timed and on the page. */
 const shown = computed(() => {
   const all = captions.value;
@@ -81,6 +95,17 @@ const crowded = computed(() => {
   }
   return left;
 });
+/** Px of a second from which on words have room at their times. */
+const wordRoom = 60;
+const wordsOf = (of: readonly Caption[]) => (view.perMs * 1000 >= wordRoom ? saidWords(of, view.from, view.until) : []);
+const words = computed(() => (preferences.showsWords ? wordsOf(track.captions) : []));
+const draftWords = computed(() => (preferences.showsDraft ? wordsOf(draft.captions) : []));
+/** Where captions on the page were, that are tried elsewhere. */
+const ghosts = computed(() => {
+  const moved = new Set(retime.side === 'after' ? retime.changes.map((c) => c.id) : []);
+  if (moved.size === 0 || asBars.value) return [];
+  return track.captions.filter((c) => moved.has(c.id) && c.end > view.from && c.start < view.until);
+});
 const step = computed(() => (job.job ? keyStepOf(job.job) : 10));
 
 let width = 0;
@@ -93,11 +118,22 @@ function draw(): void {
       width,
       height: view.height,
       from: view.from,
+      until: view.until,
       perMs: view.perMs,
+      yOf: view.yOf,
+      timeAt: view.timeAt,
+      folds: view.folds,
       length: view.length,
       rate: job.job.rate,
       peaks: sound.peaks,
       speech: sound.regions?.speech ?? null,
+      fine: fine.value,
+      inFrames: times.counted !== null,
+      stretch: part.shown,
+      drawn: drawn.stretch,
+      words: words.value,
+      draftWords: draftWords.value,
+      ghosts: ghosts.value,
       bars: asBars.value
         ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
         : [],
@@ -131,14 +167,22 @@ watch(
     () => view.from,
     () => view.span,
     () => view.height,
+    () => view.folds,
     shown,
     () => sound.peaks,
     () => sound.regions,
+    fine,
+    () => part.shown,
+    () => drawn.stretch,
+    words,
+    draftWords,
+    ghosts,
+    () => times.counted,
     () => preferences.dark,
   ],
   draw,
 );
-watch([() => view.from, () => view.span, () => view.height, () => playback.time], movePlayhead, {
+watch([() => view.from, () => view.span, () => view.height, () => view.folds, () => playback.time], movePlayhead, {
   flush: 'post',
   immediate: true,
 });
@@ -193,7 +237,6 @@ watch(asBars, () => (writing.value = false));
 </script>
 
 <template>
-  <MarkBar />
   <div
     ref="tape"
     class="tape"
@@ -206,7 +249,7 @@ watch(asBars, () => (writing.value = false));
     @wheel.prevent="hands.onWheel"
     @pointerdown="hands.onDown"
     @pointermove="hands.onMove"
-    @pointerup="drag.finish()"
+    @pointerup="hands.onUp"
     @pointercancel="drag.cancel()"
     @dblclick="hands.onDouble"
     @keydown="hands.onKey"
@@ -233,11 +276,15 @@ watch(asBars, () => (writing.value = false));
         :writing="writing && place.caption?.id === caption.id"
         @choose="choose(caption.id)"
         @leave="leaveText()"
-        @take="(handle, event) => hands.take(index, handle, event)"
+        @take="(handle, event) => hands.take(caption.id, handle, event)"
         @edge="onEdgeKey"
       />
     </div>
+    <FoldList />
+    <StretchEnds :place="view.yOf" :time="view.timeAt" />
     <DragNote :step="step" />
+    <DrawnBar />
+    <MarkQueue />
     <p v-if="sound.reading !== null" class="tape-sound small floating">
       <ProgressBar label="Reading the sound" :share="sound.reading" small />
       Reading the sound

@@ -5,6 +5,7 @@ import { moveEdge, type Edge } from '../../core/timing/move.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTrack } from '../stores/track.ts';
 import { keyStepOf, moveRulesOf, retiming, stoppedText } from '../captions/retiming.ts';
@@ -15,13 +16,15 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
   const place = usePlace();
   const playback = usePlayback();
   const messages = useMessages();
+  const preferences = usePreferences();
 
   const edge = ref<Edge | null>(null);
   const id = ref('');
   /** Where the playhead was, to go back to, in ms. */
   let before = 0;
-  const index = computed(() => track.captions.findIndex((c) => c.id === id.value));
-  const caption = computed(() => (edge.value === null ? null : (track.captions[index.value] ?? null)));
+  const caption = computed(() =>
+    edge.value === null ? null : (track.captions.find((c) => c.id === id.value) ?? null),
+  );
   const at = computed(() => (caption.value && edge.value ? caption.value[edge.value] : null));
 
   /** Chooses an edge of the cursor caption and lets it be heard. */
@@ -49,18 +52,20 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
     if (!caption.value || !edge.value || !job.job || !track.editable) return;
     const to = caption.value[edge.value] + by;
     const { changes, stopped } = moveEdge(
-      track.captions,
-      { index: index.value, edge: edge.value, to },
+      track.timed,
+      { index: track.timed.findIndex((c) => c.id === id.value), edge: edge.value, to },
       moveRulesOf(job.job),
     );
     if (changes.length > 0) track.change(retiming(changes), true);
     if (stopped) messages.remark = stoppedText(stopped, edge.value);
     if (at.value !== null) playback.moveLoop(at.value);
   }
-  /** How far a key moves the edge: a picture, a tenth of a second with Shift, a second with Ctrl, in ms. */
+  /** How far a key moves the edge, in ms. */
   function stepOf(event: KeyboardEvent): number {
-    if (event.ctrlKey || event.metaKey) return 1000;
-    return event.shiftKey || !job.job ? 100 : keyStepOf(job.job);
+    const { alone, shift, ctrl } = preferences.edgeSteps;
+    if (event.ctrlKey || event.metaKey) return ctrl;
+    if (event.shiftKey || !job.job) return shift;
+    return alone > 0 ? alone : keyStepOf(job.job);
   }
   /** Keys of a chosen edge. @returns whether this was one */
   function onKey(event: KeyboardEvent): boolean {

@@ -1,9 +1,11 @@
-/** Commands of made. */
+/** Commands of the tape. */
 import { inSection, type Command } from '../commands/command.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { useChosenEdge } from './chosen-edge.ts';
+import { useDrawn } from './drawn.ts';
 import { useMarking } from './marking.ts';
 import { useTapeView } from './tape-view.ts';
 
@@ -14,6 +16,12 @@ export function tapeCommands(): readonly Command[] {
   const playback = usePlayback();
   const made = useNewCaptions();
   const marking = useMarking();
+  const drawn = useDrawn();
+  const preferences = usePreferences();
+  const fold = (): void => {
+    view.foldAll();
+    preferences.foldsSilence = !preferences.foldsSilence;
+  };
   return inSection('Timing', [
     {
       id: 'choose-begin',
@@ -27,7 +35,12 @@ export function tapeCommands(): readonly Command[] {
       keys: ['Ctrl+Shift+]', 's'],
       run: () => edge.choose('end'),
     },
-    { id: 'new-here', title: 'New caption at the playhead', keys: ['Ctrl+Shift+Space', 'f'], run: made.insertHere },
+    {
+      id: 'new-here',
+      title: 'New caption in the drawn stretch, or at the playhead',
+      keys: ['Ctrl+Shift+Space', 'f'],
+      run: drawn.insert,
+    },
     { id: 'new-for-speech', title: 'New captions where speech has none', keys: [], run: made.insertForSpeech },
     {
       id: 'mark',
@@ -59,6 +72,9 @@ export function tapeCommands(): readonly Command[] {
       keys: ['t'],
       run: () => view.readable(track.captions, playback.time),
     },
+    { id: 'draw-from', title: 'Draw a stretch from the playhead on', keys: ['q'], run: () => drawn.edge('start') },
+    { id: 'draw-to', title: 'Draw a stretch up to the playhead', keys: ['z'], run: () => drawn.edge('end') },
+    { id: 'tape-fold', title: 'Tape: fold long silences, or unfold them', keys: ['b'], run: fold },
     { id: 'tape-closer', title: 'Tape: closer', keys: [], run: () => view.closer(playback.time) },
     { id: 'tape-further', title: 'Tape: further away', keys: [], run: () => view.further(playback.time) },
   ]);

@@ -68,11 +68,13 @@ export const useDrag = defineStore('tape-drag', () => {
     return { was: before[edge], by: (after ?? before)[edge] - before[edge] };
   });
 
-  function begin(index: number, handle: Handle, at: number): void {
-    const here = track.captions[index];
+  function begin(id: string, handle: Handle, at: number): void {
+    // Captions without times are in nobody's way.
+    const captions = track.timed;
+    const index = captions.findIndex((c) => c.id === id);
+    const here = captions[index];
     if (!here || !job.job || !track.editable) return;
     const rules = moveRulesOf(job.job);
-    const { captions } = track;
     const shared =
       handle === 'start'
         ? isShared(captions[index - 1], here, rules)
@@ -101,6 +103,18 @@ export const useDrag = defineStore('tape-drag', () => {
     if (snaps.playhead) yield { at: playback.time, what: 'playhead' };
   }
 
+  /** The captions that go along with the one that is held: the selected ones where it is one of them. */
+  function together({ captions, index }: Held): { readonly from: number; readonly to: number } {
+    const selected = new Set(
+      selection.places ? track.captions.slice(selection.places.from, selection.places.to + 1).map((c) => c.id) : [],
+    );
+    if (!selected.has(captions[index]?.id ?? '')) return { from: index, to: index };
+    return {
+      from: captions.findIndex((c) => selected.has(c.id)),
+      to: captions.findLastIndex((c) => selected.has(c.id)),
+    };
+  }
+
   function move(at: number, { alone, push, free }: DragKeys): void {
     const now = held.value;
     const before = caption.value;
@@ -110,10 +124,7 @@ export const useDrag = defineStore('tape-drag', () => {
     const drawn = free ? null : snapTo(wanted, targets(now, wanted, rules.gap), reach / view.perMs);
     const framed = !free && preferences.snaps.frames ? nearestFrame(wanted, job.job.rate) : wanted;
     const to = drawn?.at ?? framed;
-    const { from: first, to: last } =
-      selection.places && now.index >= selection.places.from && now.index <= selection.places.to
-        ? selection.places
-        : { from: now.index, to: now.index };
+    const { from: first, to: last } = together(now);
     const moved =
       now.handle === 'whole'
         ? moveCaptions(now.captions, { from: first, to: last, by: to - before.start, push }, rules)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { useRetime } from '../retime/retime.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
@@ -9,6 +10,7 @@ import TextButton from '../controls/TextButton.vue';
 const selection = useSelection();
 const track = useTrack();
 const dialogs = useDialogs();
+const retime = useRetime();
 const several = useSeveral();
 const many = computed(() => several.captions.value.length);
 const allProofed = computed(() => several.captions.value.every((c) => c.proofed));
@@ -29,12 +31,10 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     </TextButton>
     <TextButton @click="dialogs.open = 'label'">Label…</TextButton>
     <TextButton @click="several.join()">Join</TextButton>
-    <TextButton @click="dialogs.open = 'shift'">Shift…</TextButton>
+    <TextButton @click="retime.open()">Shift…</TextButton>
     <TextButton @click="dialogs.open = 'reflow'">Reflow…</TextButton>
     <TextButton @click="several.remove()">Delete</TextButton>
-    <TextButton class="apart" danger @click="several.keepOnly()">
-      Keep only these, delete the other {{ track.captions.length - many }}
-    </TextButton>
+    <TextButton class="apart" danger @click="dialogs.open = 'keep-only'"> Keep only these… </TextButton>
   </div>
 </template>
 

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import CheckField from '../controls/CheckField.vue';
+import ChoiceCards from '../controls/ChoiceCards.vue';
+import DialogSheet from '../controls/DialogSheet.vue';
+import { usePlayback } from '../playback/playback.ts';
+import { useStretch } from '../recording/stretch.ts';
+import { useDialogs } from '../stores/dialogs.ts';
+import { useSelection } from '../stores/selection.ts';
+import { useTimes } from '../stores/times.ts';
+import { useTrack } from '../stores/track.ts';
+import { useSeveral } from './use-several.ts';
+
+/** Everything outside a part of the track is deleted; and if wanted, nothing outside it is asked for any more. */
+type Part = 'selected' | 'from' | 'until';
+const open = useDialogs().bound('keep-only');
+const several = useSeveral();
+const stretch = useStretch();
+const track = useTrack();
+const times = useTimes();
+const playback = usePlayback();
+const selection = useSelection();
+
+const what = ref<Part>('from');
+const asPart = ref(true);
+watch(
+  open,
+  (now) => {
+    if (now) what.value = selection.places ? 'selected' : 'from';
+  },
+  { immediate: true },
+);
+const choices = computed(() => [
+  ...(selection.places
+    ? [{ value: 'selected' as const, title: `The ${String(several.captions.value.length)} selected captions` }]
+    : []),
+  { value: 'from' as const, title: `Captions from the playhead on, ${times.clock(playback.time)}` },
+  { value: 'until' as const, title: `Captions up to the playhead, ${times.clock(playback.time)}` },
+]);
+const kept = computed(() => {
+  if (!open.value) return [];
+  if (what.value === 'selected') return several.captions.value;
+  const at = playback.time;
+  return track.captions.filter((c) => (what.value === 'from' ? c.end > at : c.start < at));
+});
+const gone = computed(() => track.captions.length - kept.value.length);
+function go(): void {
+  const [those, at, part] = [kept.value, playback.time, what.value];
+  const [first, last] = [those[0], those.at(-1)];
+  if (!first || !last || !track.editable) return;
+  open.value = false;
+  several.keepOnly(those);
+  if (!asPart.value) return;
+  if (part === 'selected') void stretch.set({ start: first.start, end: last.end });
+  else if (part === 'from') void stretch.setEnd('start', Math.min(at, first.start));
+  else void stretch.setEnd('end', Math.max(at, last.end));
+}
+</script>
+
+<template>
+  <DialogSheet
+    v-model:open="open"
+    title="Keep only"
+    :width="520"
+    ok-text="Keep only these"
+    cancel-text="Cancel"
+    :ok-button-props="{ disabled: kept.length === 0 || gone === 0 || !track.editable, danger: true }"
+    @ok="go"
+  >
+    <div class="stack">
+      <ChoiceCards v-model="what" label="What is kept" :options="choices" />
+      <p role="status">
+        <template v-if="gone === 0">No caption is outside that.</template>
+        <template v-else>{{ kept.length }} captions stay, {{ gone }} are deleted. Undo brings them back.</template>
+      </p>
+      <CheckField v-model="asPart">
+        Only this part of the recording is to be captioned: no finding asks for captions outside it
+      </CheckField>
+    </div>
+  </DialogSheet>
+</template>

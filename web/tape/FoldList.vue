@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { lengthInWords } from '../../core/time/clock.ts';
+import RowButton from '../controls/RowButton.vue';
+import { foldRoom, useTapeView } from './tape-view.ts';
+
+/** The silences that are folded, each a strip that says how long it is and opens when it is pressed. */
+const view = useTapeView();
+const shown = computed(() =>
+  view.folds.filter((f) => f.end > view.from && f.start < view.until && (f.end - f.start) * view.perMs > foldRoom),
+);
+</script>
+
+<template>
+  <RowButton
+    v-for="fold in shown"
+    :key="fold.start"
+    class="tape-fold quiet small"
+    :style="{ transform: `translateY(${view.yOf(fold.start)}px)`, height: `${foldRoom}px` }"
+    data-tip="Open it"
+    @click="view.openFold(fold)"
+    @pointerdown.stop
+  >
+    <span aria-hidden="true">⋯</span> {{ lengthInWords(fold.end - fold.start) }} with no speech and no caption
+  </RowButton>
+</template>
+
+<style scoped>
+.tape-fold {
+  position: absolute;
+  top: 0;
+  right: 0;
+  left: 76px;
+  z-index: 1;
+  border-block: 1px dashed var(--rule);
+  background: var(--ground);
+  color: var(--soft);
+  text-align: center;
+}
+</style>
