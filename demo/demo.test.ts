@@ -10,7 +10,7 @@ interface Truth {
 describe.each([
   ['lock-after-dark', 'recording.webm', 2, 140_000],
   ['fog-signals', 'recording.webm', 1, 24_000],
-  ['keepers-round', 'recording.ogg', 2, 480_000],
+  ['keepers-round', 'recording.ogg', 2, 690_000],
 ])('%s', (name, recording, voices, least) => {
   const folder = `demo/recordings/${name}`;
   const draft = readCtm(readFileSync(`${folder}/machine-draft.ctm`, 'utf8'));

@@ -4,7 +4,7 @@
  * general runtime on the same sound (`voice-net.test.ts`).
  */
 import { bins, spectra } from './spectrum.ts';
-import { voiceKernel } from './voice-kernel.ts';
+import { sums } from './sums.ts';
 
 /** Samples in a second, of the sound it is given. */
 export const voiceRate = 16_000;
@@ -16,6 +16,8 @@ const context = 64;
 const [frames, apart] = [4, 128];
 /** Values that one step of the network gives the next. */
 const width = 128;
+/** Numbers beside the weights, at the most. */
+const spare = 16_384;
 /** Rows and columns of the layers, in the order of the file. */
 const shapes = [
   [width, 3 * bins],
@@ -54,10 +56,6 @@ export function voiceWeights(bytes: ArrayBuffer): VoiceWeights {
   return layers;
 }
 
-type Kernel = (weights: number, values: number, biases: number, into: number, rows: number, columns: number) => void;
-const kernelBytes = Uint8Array.from(atob(voiceKernel), (letter) => letter.charCodeAt(0));
-const page = 65_536;
-
 const sigmoid = (x: number): number => 1 / (1 + Math.exp(-x));
 function rectify(values: Float32Array): void {
   for (let i = 0; i < values.length; i++) values[i] = Math.max(0, values[i] ?? 0);
@@ -69,24 +67,14 @@ export type VoiceNet = (piece: Float32Array) => number;
 export function voiceNet(layers: VoiceWeights): VoiceNet {
   const [first, second, third, fourth, memory, last] = layers;
   if (!first || !second || !third || !fourth || !memory || !last) throw new RangeError('The network lacks a layer.');
-  // The kernel reads and writes one memory: the weights, then what the layers say.
-  const room = layers.reduce((sum, { biases, weights }) => sum + biases.byteLength + weights.byteLength, 0) + page;
-  const sound = new WebAssembly.Memory({ initial: Math.ceil(room / page) });
-  const { exports } = new WebAssembly.Instance(new WebAssembly.Module(kernelBytes), { sound: { memory: sound } });
-  const say = exports['say'] as Kernel;
-  let used = 0;
-  function place(length: number, values?: Float32Array): Float32Array {
-    const placed = new Float32Array(sound.buffer, used, length);
-    if (values) placed.set(values);
-    used += length * 4;
-    return placed;
-  }
+  // One memory holds the weights, then what the layers say.
+  const room = layers.reduce((sum, { biases, weights }) => sum + biases.length + weights.length, 0) + spare;
+  const { place, say } = sums(room);
   const prepared = (layer: Layer): ((values: Float32Array, from: number, into: Float32Array, at: number) => void) => {
     const { rows, columns } = layer;
-    const weights = place(layer.weights.length, layer.weights).byteOffset;
-    const biases = place(rows, layer.biases).byteOffset;
-    return (values, from, into, at) =>
-      say(weights, values.byteOffset + from * 4, biases, into.byteOffset + at * 4, rows, columns);
+    const weights = place(layer.weights.length, layer.weights);
+    const biases = place(rows, layer.biases);
+    return (values, from, into, at) => say(weights, values, from, biases, into, at, rows, columns);
   };
   const [one, two, three, four, gate] = [first, second, third, fourth, memory].map(prepared);
   if (!one || !two || !three || !four || !gate) throw new RangeError('The network lacks a layer.');

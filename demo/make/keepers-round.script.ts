@@ -180,6 +180,90 @@ const stops: readonly Stop[] = [
     answer: 'The same again, with a hat.',
   },
   {
+    place: 'the withy bed',
+    gauge: 'eighty centimetres',
+    trend: 'up a finger since noon',
+    said: [
+      'The withies were cut in the winter and they are above my head again.',
+      'Something has been at the fence, and I would say a deer, from the height of it.',
+      'The path is soft for ten paces here, so I walk on the board.',
+    ],
+    asked: 'Who laid the board?',
+    answer: 'The crew of the dredger, in return for a kettle.',
+  },
+  {
+    place: 'the swing bridge',
+    gauge: 'two metres five',
+    trend: 'steady since noon',
+    said: [
+      'The bridge is open to the road, and the wedge is in, as it has to be at night.',
+      'I lift the wedge, look at it, and put it back, so that I can say that I have.',
+      'The lamp on the road side is dim, which makes the second this week.',
+    ],
+    asked: 'Can one person swing it?',
+    answer: 'One person and a good deal of patience.',
+  },
+  {
+    place: 'the grain quay',
+    gauge: 'two metres twenty',
+    trend: 'down two fingers since noon',
+    said: [
+      'Two barges lie here with their hatches on, and the third is away to the mill.',
+      'The fenders are old tyres, and one of them has split along the edge.',
+      'There is a light in the weighing office, and I knock until somebody says good night.',
+    ],
+    asked: 'Who weighs grain at night?',
+    answer: 'Nobody weighs it, but somebody has to write down what was weighed.',
+  },
+  {
+    place: 'the reed landing',
+    gauge: 'one metre ten',
+    trend: 'steady since noon',
+    said: [
+      'The bundles are stacked four high and tied with green cord, ninety six of them.',
+      'I do not count them, the cutter has chalked the number on the post.',
+      'The boat is turned over on its trestles, and the paint is still wet, as my sleeve can tell you.',
+    ],
+    asked: 'What are the reeds for?',
+    answer: 'Roofs, and the bank below the weir, where nothing else will hold.',
+  },
+  {
+    place: 'the old toll house',
+    gauge: 'one metre thirty',
+    trend: 'up two fingers since noon',
+    said: [
+      'The shutters are closed and the bell has no tongue, so I tap the frame instead.',
+      'A board on the wall still has the tolls from a hundred years ago.',
+      'Coal went through for less than cheese, which I have never understood.',
+    ],
+    asked: 'Was there much cheese?',
+    answer: 'There was a wagon of it every Tuesday, if the book can be believed.',
+  },
+  {
+    place: 'the siphon',
+    gauge: 'one metre even',
+    trend: 'down a finger since noon',
+    said: [
+      'The siphon goes under the railway, and you hear it before you can see it.',
+      'I listen for a knock, because a branch in the pipe knocks.',
+      'Tonight it only hums, and I write down the hum with the time beside it.',
+    ],
+    asked: 'Why do you write that down?',
+    answer: 'So that the night it stops humming, we know how long it had been well.',
+  },
+  {
+    place: 'the nursery pond',
+    gauge: 'sixty centimetres',
+    trend: 'steady since noon',
+    said: [
+      'The young eels are counted in the spring, and until then they are left alone.',
+      'I keep the torch low here, for they do not like to be looked at.',
+      'The screen at the outlet is clean, and I take one leaf off it for luck.',
+    ],
+    asked: 'How many eels are there?',
+    answer: 'Fewer than the heron thinks, and more than I would like to carry.',
+  },
+  {
     place: 'the office',
     gauge: 'the book',
     trend: 'which is dry, I am glad to say',
@@ -206,7 +290,7 @@ const told: { readonly cues: readonly SpokenCue[]; readonly sounds: readonly Sou
     {
       voice: 'keeper',
       pause: 600,
-      text: 'There are fifteen stops, and the whole of it takes an hour, with the walking left out of this recording.',
+      text: 'There are twenty-two stops, and the whole of it takes an hour, with the walking left out of this recording.',
     },
   ];
   const sounds: SoundCue[] = [];

@@ -83,7 +83,7 @@ watch(ready, (now) => now && fetchRest(), { immediate: true });
 /** The sound is listened through, once for all, when the page has nothing else to do. */
 const listen = useWhenIdle(() => void sound.want());
 watch(
-  () => ready.value && open.job?.recording?.hash,
+  () => ready.value && open.job?.recording && `${open.job.recording.hash} ${String(open.job.soundTrack)}`,
   (has) => has && listen(),
   { immediate: true },
 );

@@ -124,9 +124,9 @@ export async function readSound(
       }
     } catch {
       // Cut in the middle: what was read of it stands.
-      if (peaks.peaks().length === 0)
-        throw new SoundTrouble('The sound of this recording could not be read. Timing works without it.');
     }
+    if (peaks.peaks().length === 0)
+      throw new SoundTrouble('The sound of this recording could not be read. Timing works without it.');
     await listener.flush();
     const regions = (await voice.ask('finish')) as Regions;
     return { peaks: peaks.peaks().slice(), regions };
