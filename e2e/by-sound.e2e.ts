@@ -286,4 +286,42 @@ describe('a job from a recording alone', () => {
     const file = await (await fetch(`${app.services.address}/api/tracks/${track}/file?format=srt`)).text();
     expect(file).toMatch(/^1\n00:00:01,\d{3} --> 00:00:0[34],\d{3}\nWelcome to night school\.\n/);
   });
+
+  it('has two minutes timed and written in under eighty actions besides letters', async () => {
+    const { track } = await tapeOf([]);
+    let actions = 0;
+    const act = async (done: Promise<unknown>): Promise<void> => {
+      actions++;
+      await done;
+    };
+    await act(press(app.driver, 'New for speech'));
+    const made = await eventually(app.driver, 'the captions', async () => {
+      const captions = await kept(track);
+      return captions.length > 30 ? captions : null;
+    });
+    await onTape();
+    await act(type(app.driver, Key.ENTER));
+    const wanted = made.filter((c) => c.start < 120_000).length;
+    for (let n = 0; n < wanted; n++) {
+      await eventually(app.driver, `the keyboard in caption ${String(n + 1)}`, () =>
+        app.driver.executeScript<boolean>(
+          `return document.activeElement?.matches('.tape-block .cm-content') === true &&
+             document.activeElement.closest('.tape-block').getAttribute('aria-label').startsWith(arguments[0])`,
+          `Caption ${String(n + 1)},`,
+        ),
+      );
+      await type(app.driver, `words ${String(n + 1)}`);
+      // Kept as heard, and on to the next, which plays.
+      await act(control(app.driver, Key.ENTER));
+    }
+    const written = await eventually(app.driver, 'all of it kept', async () => {
+      const captions = await kept(track);
+      return captions[wanted - 1]?.proofed ? captions : null;
+    });
+    expect(written.slice(0, wanted).map((c) => c.text)).toEqual(
+      Array.from({ length: wanted }, (_, n) => `words ${String(n + 1)}`),
+    );
+    expect(actions).toBe(wanted + 2);
+    expect(actions).toBeLessThan(80);
+  });
 });

@@ -140,10 +140,32 @@ export const usePlayback = defineStore('playback', () => {
     endExact();
     seekElement(ms);
   }
+  /** Where the picture is to be next, while it is still on its way to where it was to be before, in ms. */
+  let onward: number | null = null;
   function seekElement(ms: number): void {
+    onward = null;
     const to = Math.max(0, Math.min(ms, length.value || ms));
     time.value = to;
     if (element.value) element.value.currentTime = to / 1000;
+  }
+  /** Shows the picture at one moment after another, as fast as it comes: what is overtaken meanwhile is left out. */
+  function glance(ms: number): void {
+    const media = element.value;
+    if (!media?.seeking) {
+      seek(ms);
+      return;
+    }
+    if (onward === null)
+      media.addEventListener(
+        'seeked',
+        () => {
+          const to = onward;
+          onward = null;
+          if (to !== null) seek(to);
+        },
+        { once: true },
+      );
+    onward = ms;
   }
   function step(direction: 1 | -1): void {
     stretch = noStretch;
@@ -270,6 +292,7 @@ export const usePlayback = defineStore('playback', () => {
     loopAround,
     moveLoop,
     hearBeside,
+    glance,
     whileHeld,
     letGo,
     loop,

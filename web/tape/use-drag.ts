@@ -132,7 +132,7 @@ export const useDrag = defineStore('tape-drag', () => {
     held.value = { ...now, moved };
     const after = moved.changes.find((c) => c.id === before.id);
     // The picture shows what is on at the edge.
-    if (after && !playback.runs()) playback.seek(now.handle === 'end' ? after.end : after.start);
+    if (after && !playback.runs()) playback.glance(now.handle === 'end' ? after.end : after.start);
   }
 
   /** Lets go: what was moved is one step. */
