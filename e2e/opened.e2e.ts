@@ -111,6 +111,46 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     await press(app.driver, 'Cancel');
   });
 
+  it('the tape: about the recording, a drawn stretch, a part, a shift that is tried, and text being written', async () => {
+    await goTo(`/jobs/${job}/tape`, '.tape-block');
+    await (await see(app.driver, '[aria-label="About the recording…"]')).click();
+    await see(app.driver, '.recording-form');
+    await openList('Frame rate');
+    await sound();
+    await press(app.driver, 'Save');
+    const command = async (title: string): Promise<void> => {
+      await control(app.driver, 'k');
+      await see(app.driver, '.finder-input');
+      await type(app.driver, title, Key.ENTER);
+    };
+    await command('keep only a part');
+    await says(app.driver, 'Captions up to the playhead');
+    await sound();
+    await command('shift in time');
+    await see(app.driver, '#shift-by');
+    await type(app.driver, '0.4');
+    await sound();
+    await app.driver.executeScript('document.querySelector("video").currentTime = 2');
+    await command('draw a stretch up to the playhead');
+    await see(app.driver, '[aria-label="The drawn stretch"]');
+    expect(await violations(app.driver)).toEqual([]);
+    await press(app.driver, 'Caption only this part');
+    await says(app.driver, 'captions up to here');
+    await press(app.driver, 'Show');
+    await see(app.driver, '[role=menuitem]');
+    await sound();
+    await app.driver.executeScript('document.querySelector("[data-test=tape]").focus({ preventScroll: true })');
+    await type(app.driver, Key.ENTER);
+    await see(app.driver, '.tape-text .cm-content');
+    await sound();
+    await command('caption all of the recording');
+    await eventually(
+      app.driver,
+      'all of it',
+      async () => (await ask('GET /api/jobs/:id', { params: { id: job } })).stretch === null,
+    );
+  });
+
   it('Checks: captions of one bar, and a reason to let it be', async () => {
     await goTo(`/jobs/${job}/checks`, '.row-choose');
     await press(app.driver, 'Let it be');
