@@ -1,10 +1,10 @@
 /** Recordings that are awkward in one way each: the tape works with all of them, and says what could not be read. */
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Regions } from '../core/speech/regions.ts';
 import { asking, captionsOf } from './support/ask.ts';
-import { By, eventually, pick, press, says, see } from './support/browser.ts';
+import { eventually, pick, press, says, see } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { jobFromRecording } from './support/new-job.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -14,18 +14,7 @@ const begins = [1500, 4210, 7141];
 
 /** Begins a job with one of the recordings alone, as somebody would. */
 async function begun(name: string): Promise<{ readonly job: string; readonly hash: string; readonly track: string }> {
-  await app.driver.get(`${app.services.address}/new`);
-  const input = await see(app.driver, '.intake input[type=file]');
-  await input.sendKeys(join(process.cwd(), 'fixtures/recordings', name));
-  await says(app.driver, `✓ ${name}`);
-  await app.driver.findElement(By.xpath('//label[contains(., "There are none yet")]')).click();
-  await press(app.driver, 'Create the job');
-  await see(app.driver, '[data-test=tape]');
-  const job = await eventually(
-    app.driver,
-    'the address of the job',
-    async () => /jobs\/([^/]+)\/tape/.exec(await app.driver.getCurrentUrl())?.[1],
-  );
+  const job = await jobFromRecording(app, `fixtures/recordings/${name}`);
   const { recording, tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
   return { job, hash: recording?.hash ?? '', track: tracks[0]?.id ?? '' };
 }

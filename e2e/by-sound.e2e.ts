@@ -1,10 +1,10 @@
 /** What the sound is for: speech is found, captions are put to it, marked along it, and written from nothing. */
-import { join } from 'node:path';
 import { caption, type Caption } from '../core/track/caption.ts';
 import type { Regions } from '../core/speech/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { By, control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { jobFromRecording } from './support/new-job.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -255,19 +255,7 @@ describe('marking by key', () => {
 
 describe('a job from a recording alone', () => {
   it('is begun, timed, written and taken away as a file without leaving the tape', async () => {
-    await app.driver.get(`${app.services.address}/new`);
-    const input = await see(app.driver, '.intake input[type=file]');
-    await input.sendKeys(join(process.cwd(), 'demo/recordings/lock-after-dark/recording.webm'));
-    await says(app.driver, '✓ recording.webm');
-    const none = await app.driver.findElement(By.xpath('//label[contains(., "There are none yet")]'));
-    await none.click();
-    await press(app.driver, 'Create the job');
-    await see(app.driver, '[data-test=tape]');
-    const job = await eventually(
-      app.driver,
-      'the address of the job',
-      async () => /jobs\/([^/]+)\/tape/.exec(await app.driver.getCurrentUrl())?.[1],
-    );
+    const job = await jobFromRecording(app, 'demo/recordings/lock-after-dark/recording.webm');
     const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
     const track = tracks[0]?.id ?? '';
     expect(tracks.map((t) => t.kind)).toEqual(['captions']);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import { parseRate, rateText, usualRates } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
@@ -30,8 +30,12 @@ const preferences = usePreferences();
 
 const rate = ref('');
 const track = ref(0);
-const from = ref('');
-const until = ref('');
+/** The ends of the part, as they are typed. */
+const typed = reactive({ from: '', until: '' });
+const ends = [
+  { end: 'from', title: 'From', nothing: 'the beginning' },
+  { end: 'until', title: 'Up to', nothing: 'the end' },
+] as const;
 const tracks = ref<readonly SoundTrackName[]>([]);
 const hasPicture = computed(() => (job.job?.recording?.width ?? 0) > 0);
 const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
@@ -55,7 +59,7 @@ function timeOf(text: string, fallback: number): number | string {
   const read = readTime(text, 0, job.job.rate);
   return 'fault' in read ? read.fault : read.ms;
 }
-const part = computed(() => ({ start: timeOf(from.value, 0), end: timeOf(until.value, times.length) }));
+const part = computed(() => ({ start: timeOf(typed.from, 0), end: timeOf(typed.until, times.length) }));
 const faults = useFaults(() => {
   const { start, end } = part.value;
   const isOver = typeof start === 'number' && typeof end === 'number' && end - start < 1000;
@@ -73,7 +77,7 @@ watch(
     rate.value = rateText(job.job.rate);
     track.value = job.job.soundTrack;
     const { stretch } = job.job;
-    [from.value, until.value] = stretch ? [times.clock(stretch.start), times.clock(stretch.end)] : ['', ''];
+    [typed.from, typed.until] = stretch ? [times.clock(stretch.start), times.clock(stretch.end)] : ['', ''];
     const url = job.recordingUrl;
     if (url && tracks.value.length === 0) tracks.value = await askTracks(url).catch(() => []);
   },
@@ -124,16 +128,16 @@ async function save(): Promise<void> {
       <fieldset class="stack close">
         <legend>The part to be captioned</legend>
         <p class="small soft">Outside it, no finding asks for captions. Left empty, it is all of the recording.</p>
-        <FormField v-slot="{ field }" label="From" :fault="faults.beside('from')">
+        <FormField
+          v-for="{ end, title, nothing } in ends"
+          :key="end"
+          v-slot="{ field }"
+          :label="title"
+          :fault="faults.beside(end)"
+        >
           <span class="row">
-            <TextField v-bind="field" v-model="from" class="part-time figures" placeholder="the beginning" />
-            <TextButton @click="from = times.clock(playback.time)">The playhead</TextButton>
-          </span>
-        </FormField>
-        <FormField v-slot="{ field }" label="Up to" :fault="faults.beside('until')">
-          <span class="row">
-            <TextField v-bind="field" v-model="until" class="part-time figures" placeholder="the end" />
-            <TextButton @click="until = times.clock(playback.time)">The playhead</TextButton>
+            <TextField v-bind="field" v-model="typed[end]" class="part-time figures" :placeholder="nothing" />
+            <TextButton @click="typed[end] = times.clock(playback.time)">The playhead</TextButton>
           </span>
         </FormField>
       </fieldset>

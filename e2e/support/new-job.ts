@@ -1,0 +1,20 @@
+/** Begins a job with a recording alone, as somebody would. */
+import { resolve } from 'node:path';
+import type { Application } from './application.ts';
+import { By, eventually, press, says, see } from './browser.ts';
+
+/** @param path of the recording, from the root @returns the id of the job, once its tape is there */
+export async function jobFromRecording(app: Application, path: string): Promise<string> {
+  await app.driver.get(`${app.services.address}/new`);
+  const input = await see(app.driver, '.intake input[type=file]');
+  await input.sendKeys(resolve(path));
+  await says(app.driver, `✓ ${path.split('/').at(-1) ?? ''}`);
+  await app.driver.findElement(By.xpath('//label[contains(., "There are none yet")]')).click();
+  await press(app.driver, 'Create the job');
+  await see(app.driver, '[data-test=tape]');
+  return eventually(
+    app.driver,
+    'the address of the job',
+    async () => /jobs\/([^/]+)\/tape/.exec(await app.driver.getCurrentUrl())?.[1],
+  );
+}
