@@ -6,6 +6,8 @@ export interface ParsedArguments {
   readonly files: readonly string[];
   /** Options with a value, by name without dashes. */
   readonly values: Readonly<Record<string, string>>;
+  /** The same in the order they were written, where that matters or one may come again. */
+  readonly inOrder: readonly (readonly [name: string, value: string])[];
   /** Options without a value that were given. */
   readonly flags: ReadonlySet<string>;
 }
@@ -33,6 +35,7 @@ export function takeApart(
   });
   const files: string[] = [];
   const values: Record<string, string> = {};
+  const inOrder: (readonly [string, string])[] = [];
   const flags = new Set<string>();
   for (const token of tokens) {
     if (token.kind === 'positional') files.push(token.value);
@@ -41,10 +44,11 @@ export function takeApart(
     if (known.values.includes(name)) {
       if (value === undefined) throw new CannotDo(`--${name} needs a value after it.`);
       values[name] = value;
+      inOrder.push([name, value]);
     } else if (!known.flags.includes(name))
       throw new CannotDo(`${token.rawName} is not known here. “fenwix help” lists what is.`);
     else if (value !== undefined) throw new CannotDo(`--${name} stands by itself and takes no value.`);
     else flags.add(name);
   }
-  return { files, values, flags };
+  return { files, values, inOrder, flags };
 }

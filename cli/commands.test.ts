@@ -287,3 +287,77 @@ describe('fenwix regions', () => {
     expect(said).not.toContain('Not held against');
   });
 });
+
+describe('fenwix retime', () => {
+  const two = '1\n00:00:10,000 --> 00:00:12,000\nOne\n\n2\n00:01:00,000 --> 00:01:02,000\nTwo\n';
+  const timesOf = (text: string | undefined): readonly string[] =>
+    [...(text ?? '').matchAll(/\d\d:(\d\d:\d\d,\d{3}) --> \d\d:(\d\d:\d\d,\d{3})/g)].map(
+      ([, start, end]) => `${start ?? ''}–${end ?? ''}`,
+    );
+  const retimed = (...words: string[]) => {
+    const done = at({ 'a.srt': two }, 'retime', 'a.srt', 'b.srt', ...words);
+    return { ...done, times: timesOf(done.written['b.srt']) };
+  };
+
+  it('does one thing after another, in the order it was asked for', () => {
+    expect(retimed('--shift', '1000', '--scale', '1:2').times).toEqual(['00:22,000–00:26,000', '02:02,000–02:06,000']);
+    expect(retimed('--scale', '1:2', '--shift', '1000').times).toEqual(['00:21,000–00:25,000', '02:01,000–02:05,000']);
+  });
+  it('takes ties in a row for one line, and times in both forms', () => {
+    expect(retimed('--tie', '10000=0:00:11.500', '--tie', '1:00=0:01:03').times).toEqual([
+      '00:11,500–00:13,560',
+      '01:03,000–01:05,060',
+    ]);
+    const { ending, muttered, written } = retimed('--tie', '10000=20000', '--tie', '60000=15000');
+    expect([ending, written]).toEqual([2, {}]);
+    expect(muttered).toContain('cross');
+  });
+  it('puts a frame rate right, begins and ends at pictures, and takes a cut out', () => {
+    expect(retimed('--rate', '25:24').times[1]).toBe('01:02,500–01:04,583');
+    expect(retimed('--shift', '13', '--snap', '25').times[0]).toBe('00:10,000–00:12,000');
+    const { times, said } = retimed('--cut', '5000-20000', '--json');
+    expect(times).toEqual(['00:45,000–00:47,000']);
+    expect(JSON.parse(said)).toEqual({
+      moved: 1,
+      left: [{ start: 10_000, end: 12_000, why: 'it was in what was cut' }],
+      median: -15_000,
+    });
+  });
+  it('tells what would lie before the beginning, and what it does not understand, with nothing written', () => {
+    expect(JSON.parse(retimed('--shift', '-20000', '--json').said)).toMatchObject({
+      moved: 1,
+      left: [{ start: 10_000 }],
+    });
+    for (const words of [
+      ['--shift', 'soon'],
+      ['--tie', '10'],
+      ['--rate', '25'],
+      ['--scale', '0:1'],
+      ['--snap', 'x'],
+      [],
+    ])
+      expect(retimed(...words)).toMatchObject({ ending: 2, written: {} });
+  });
+});
+
+describe('fenwix compare', () => {
+  it('says how many words differ and how far apart captions begin, in words and as JSON', () => {
+    const a =
+      '1\n00:00:01,000 --> 00:00:03,000\nThe lower gate\nis shut.\n\n2\n00:00:05,000 --> 00:00:06,000\nWait here.\n';
+    const b =
+      '1\n00:00:01,400 --> 00:00:03,000\nthe lower gates is shut\n\n2\n00:00:05,200 --> 00:00:06,000\nwait here\n';
+    const files = { 'a.srt': a, 'b.srt': b };
+    expect(JSON.parse(at(files, 'compare', 'a.srt', 'b.srt', '--json').said)).toEqual({
+      wer: 1 / 7,
+      cer: 1 / 32,
+      substitutions: 1,
+      deletions: 0,
+      insertions: 0,
+      words: 7,
+      offset: { median: 300, p90: 380, max: 400 },
+    });
+    expect(at(files, 'compare', 'a.srt', 'b.srt').said).toMatch(
+      /^7 words in a\.srt: 14\.3 % wrong in b\.srt \(1 others.*\n.*300 ms later in the middle/,
+    );
+  });
+});

@@ -6,7 +6,9 @@ import { convert } from './convert.ts';
 import type { CommandLine, Terminal, Ending } from './terminal.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
+import { compareTracks } from './compare.ts';
 import { regions } from './regions.ts';
+import { retime } from './retime.ts';
 import { styles } from './styles.ts';
 
 const list = (of: readonly { readonly name: string; readonly title: string }[]): string =>
@@ -17,6 +19,8 @@ fenwix convert IN OUT [--to FORMAT]  writes captions in another format, and says
 fenwix check FILE [--json]       what does not meet a house style
 fenwix repair IN OUT [--json]    repairs what does not meet a house style, and says what it could not
 fenwix reflow IN OUT [--all]     reflows captions that do not meet a house style
+fenwix retime IN OUT [--shift MS] [--rate FROM:TO] [--tie A=B] …  moves the times of captions
+fenwix compare A B [--json]      how many words of B differ from A, and how far apart captions begin
 fenwix regions FILE [--json]     where speech and other sound is in a recording
 fenwix styles [NAME] [--json]    the house styles, or one as a file
 
@@ -28,6 +32,14 @@ Reading takes
   --style NAME|FILE   the house style, lecture-38 where none is named
 check and repair also take
   --sound FILE        the recording, to hold the captions against what is heard in it
+retime takes, in the order they are written
+  --shift MS          later by so many ms, earlier where it is negative
+  --scale A:B         what lasts A is to last B
+  --rate FROM:TO      frame rates: timed for the first, to be played with the second
+  --tie A=B           what is at A belongs at B; several in a row make a line
+  --cut A-B           a stretch of the recording was taken out
+  --snap FPS          begins and ends at pictures
+  times are ms or H:MM:SS.mmm
 convert also takes
   --language TAG      the language of the captions, as en-GB
   --leave-out WHAT    notes, labels, or notes,labels
@@ -44,7 +56,17 @@ Written: ${list(writable)}
 left (or, with --strict, for loss), 2 when something could not be done.
 `;
 
-const commands: Readonly<Record<string, CommandLine>> = { read, convert, check, repair, reflow, regions, styles };
+const commands: Readonly<Record<string, CommandLine>> = {
+  read,
+  convert,
+  check,
+  repair,
+  reflow,
+  retime,
+  compare: compareTracks,
+  regions,
+  styles,
+};
 
 /** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
 export function run(words: readonly string[], terminal: Terminal): Ending {

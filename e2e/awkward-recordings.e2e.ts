@@ -44,6 +44,16 @@ describe('a recording', () => {
     await tapeWorks(track);
   });
 
+  it('tells how many pictures it has in a second', async () => {
+    const { job } = await begun('late-sound.webm');
+    expect((await ask('GET /api/jobs/:id', { params: { id: job } })).rate).toEqual({ numerator: 25, denominator: 1 });
+    const { job: fast } = await begun('fast.webm');
+    expect((await ask('GET /api/jobs/:id', { params: { id: fast } })).rate).toEqual({
+      numerator: 30_000,
+      denominator: 1001,
+    });
+  });
+
   it('whose header says another length is read for as long as it is', async () => {
     const { hash, track } = await begun('wrong-length.webm');
     expect(off(await regionsOf(hash))).toBeLessThanOrEqual(50);

@@ -1,4 +1,4 @@
-import { parseRate, rateText, usualRates } from './frames.ts';
+import { nearRate, parseRate, rateText, usualRates } from './frames.ts';
 
 describe('frame rates', () => {
   it.each([
@@ -17,3 +17,15 @@ describe('frame rates', () => {
     for (const rate of usualRates) expect(parseRate(rateText(rate))).toEqual(rate);
   });
 });
+
+it.each([
+  [29.9702, '29.97'],
+  [30.0003, '30'],
+  [23.9759, '23.976'],
+  [25, '25'],
+  [59.94, '59.94'],
+])('takes pictures that come %d in a second for the usual rate', (counted, rate) => {
+  const near = nearRate(counted);
+  expect(near && rateText(near)).toBe(rate);
+});
+it('takes pictures that come unevenly for no rate', () => expect(nearRate(14.3)).toBeNull());

@@ -35,3 +35,9 @@ export function parseRate(text: string): FrameRate | null {
   const said = Number(text);
   return usualRates.find((r) => Math.abs(r.numerator / r.denominator - said) < 0.005) ?? null;
 }
+
+/** Two rates are told apart by less than this share: 29.97 and 30 are a thousandth apart. */
+const near = 0.0004;
+/** The usual rate that pictures come at; null where they come at no usual one. @param perSecond as it was counted */
+export const nearRate = (perSecond: number): FrameRate | null =>
+  usualRates.find(({ numerator, denominator }) => Math.abs(perSecond / (numerator / denominator) - 1) < near) ?? null;

@@ -14,6 +14,9 @@ import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { NewJob } from '../../core/contract/jobs.ts';
+import { urlOf } from '../../core/contract/contract.ts';
+import { rateText, type FrameRate } from '../../core/time/frames.ts';
+import { askAbout } from '../sound/sound-client.ts';
 import { titleFault } from '../../core/contract/title.ts';
 import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../import/ImportCard.vue';
@@ -35,6 +38,8 @@ const language = ref('en-GB');
 const styles = useStyles();
 const style = ref(styles.all[0]?.id ?? '');
 const recording = shallowRef<Recording | null>(null);
+/** Of its pictures, where it tells. */
+const rate = shallowRef<FrameRate | null>(null);
 const recordingState = ref<{ tone: 'soft' | 'good' | 'bad'; text: string }>({ tone: 'soft', text: '' });
 const share = ref<number | null>(null);
 const chosenStyle = computed(() => styles.all.find((s) => s.id === style.value) ?? null);
@@ -74,9 +79,18 @@ async function takeRecording(file: File): Promise<void> {
     recording.value = await ask('PATCH /api/recordings/:hash', { params: { hash: kept.hash }, body: probed.measured });
     // The list of jobs draws it later where this does not come through.
     if (probed.poster) uploadPoster(kept.hash, probed.poster).catch(() => undefined);
+    // Where it says nothing the usual rate stands, which can be changed.
+    const url = urlOf('GET /api/recordings/:hash/file', { params: { hash: kept.hash } });
+    rate.value = await askAbout(url).then(
+      (about) => about.rate,
+      () => null,
+    );
     title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
     const { length, width, height } = probed.measured;
-    const size = width > 0 ? `${String(width)} × ${String(height)}` : 'sound only';
+    const size =
+      width > 0
+        ? `${String(width)} × ${String(height)}${rate.value ? `, ${rateText(rate.value)} fps` : ''}`
+        : 'sound only';
     recordingState.value = {
       tone: 'good',
       text: `✓ ${file.name}: ${lengthInWords(length)}, ${size}, ${bytesInWords(file.size)}`,
@@ -115,6 +129,7 @@ interface Wanted {
   readonly language: string;
   readonly style: string;
   readonly recording: string;
+  readonly rate?: FrameRate;
 }
 let last: { readonly key: string; readonly from: ReadResult | null; readonly job: NewJob } | null = null;
 
@@ -142,6 +157,7 @@ async function make(): Promise<void> {
       language: language.value,
       style: style.value,
       recording: recording.value.hash,
+      ...(rate.value && { rate: rate.value }),
     };
     const job = await ask('POST /api/jobs', { body: requested(wanted, fromNothing.value ? null : draft.value) });
     await router.push({ name: fromNothing.value ? 'tape' : 'words', params: { job: job.id } });

@@ -12,8 +12,8 @@ import TextField from '../controls/TextField.vue';
 import { useFaults } from '../controls/use-faults.ts';
 import { languageName } from '../describe/jobs.ts';
 import { usePlayback } from '../playback/playback.ts';
-import { askTracks } from '../sound/sound-client.ts';
-import type { SoundTrackName } from '../sound/read-tracks.ts';
+import { askAbout } from '../sound/sound-client.ts';
+import type { SoundTrackName } from '../sound/read-about.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
@@ -79,7 +79,11 @@ watch(
     const { stretch } = job.job;
     [typed.from, typed.until] = stretch ? [times.clock(stretch.start), times.clock(stretch.end)] : ['', ''];
     const url = job.recordingUrl;
-    if (url && tracks.value.length === 0) tracks.value = await askTracks(url).catch(() => []);
+    if (url && tracks.value.length === 0)
+      tracks.value = await askAbout(url).then(
+        ({ sounds }) => sounds,
+        () => [],
+      );
   },
   { immediate: true },
 );

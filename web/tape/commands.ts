@@ -2,6 +2,8 @@
 import { inSection, type Command } from '../commands/command.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useMessages } from '../stores/messages.ts';
+import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 import { useChosenEdge } from './chosen-edge.ts';
@@ -18,6 +20,15 @@ export function tapeCommands(): readonly Command[] {
   const marking = useMarking();
   const drawn = useDrawn();
   const preferences = usePreferences();
+  const messages = useMessages();
+  const place = usePlace();
+  function hearGap(): void {
+    const index = track.timed.findIndex((c) => c.id === place.caption?.id);
+    const [before, here] = [track.timed[index - 1], track.timed[index]];
+    const from = before?.end ?? 0;
+    if (here && here.start > from) playback.hear(from, here.start);
+    else messages.remark = 'There is no gap before this caption.';
+  }
   const fold = (): void => {
     view.foldAll();
     preferences.foldsSilence = !preferences.foldsSilence;
@@ -58,6 +69,7 @@ export function tapeCommands(): readonly Command[] {
       keys: ['e'],
       run: () => playback.hearBeside('after'),
     },
+    { id: 'hear-gap', title: 'Play the gap before this caption', keys: [], run: hearGap },
     {
       id: 'hear-held',
       title: 'Play while the key is held, then back to where it began',

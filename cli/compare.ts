@@ -1,0 +1,34 @@
+/** `fenwix compare`: two caption files held against each other, the first taken for right. */
+import { compare } from '../core/compare/compare.ts';
+import { withIds } from '../core/formats/cue.ts';
+import { CannotDo, takeApart } from './arguments.ts';
+import { counted, json, readCaptionFile, reading, readingUsage } from './files.ts';
+import type { CommandLine } from './terminal.ts';
+
+const share = (part: number | null): string => (part === null ? 'not told' : `${(part * 100).toFixed(1)} %`);
+
+export const compareTracks: CommandLine = (words, terminal) => {
+  const given = takeApart(words, { values: [...reading.values], flags: [...reading.flags, 'json'] });
+  const [first, second] = given.files;
+  if (first === undefined || second === undefined || given.files.length > 2)
+    throw new CannotDo(`Two files were expected: fenwix compare A B ${readingUsage} [--json]`);
+  let made = 0;
+  const [a, b] = [first, second].map((path) =>
+    withIds(readCaptionFile(terminal, path, given).captions, () => String(++made)),
+  );
+  const found = compare(a ?? [], b ?? []);
+  if (given.flags.has('json')) {
+    terminal.say(json(found));
+    return 0;
+  }
+  const { substitutions, deletions, insertions, offset } = found;
+  terminal.say(
+    `${counted(found.words, 'word')} in ${first}: ${share(found.wer)} wrong in ${second} (${String(substitutions)} others, ${String(deletions)} missing, ${String(insertions)} more), ${share(found.cer)} of the letters\n`,
+  );
+  terminal.say(
+    offset
+      ? `Captions of the same words begin ${String(Math.abs(offset.median))} ms ${offset.median < 0 ? 'earlier' : 'later'} in the middle, nine in ten within ${String(offset.p90)} ms, ${String(offset.max)} ms at most\n`
+      : 'No caption begins with the same words in both.\n',
+  );
+  return 0;
+};

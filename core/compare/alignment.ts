@@ -1,0 +1,115 @@
+/** The fewest changes that make one row of words into another, as an edit distance with its way (Levenshtein). */
+
+/** How many there are of each, in words of the reference. */
+export interface Errors {
+  readonly substitutions: number;
+  readonly deletions: number;
+  readonly insertions: number;
+}
+export interface Alignment extends Errors {
+  /** Places [in the first, in the second] of what stands in both, in order. */
+  readonly same: readonly (readonly [number, number])[];
+}
+
+/** A table of more cells than this is not made: rows are first cut where both have the same. */
+const mostCells = 48_000_000;
+/** So many words in a row that stand once in each are a place to cut. */
+const run = 3;
+
+/**
+ * Aligns two rows of numbers, each standing for a word. For rows too long for one table the cut may cost a change more
+ * than the fewest.
+ */
+export function align(a: Int32Array, b: Int32Array): Alignment {
+  const same: (readonly [number, number])[] = [];
+  const sum = { substitutions: 0, deletions: 0, insertions: 0 };
+  const add = ({ substitutions, deletions, insertions }: Errors): void => {
+    sum.substitutions += substitutions;
+    sum.deletions += deletions;
+    sum.insertions += insertions;
+  };
+  function between(a0: number, a1: number, b0: number, b1: number): void {
+    let [i, j] = [a0, b0];
+    for (; i < a1 && j < b1 && a[i] === b[j]; i++, j++) same.push([i, j]);
+    let tail = 0;
+    while (tail < a1 - i && tail < b1 - j && a[a1 - 1 - tail] === b[b1 - 1 - tail]) tail++;
+    const [ai, bj] = [a1 - tail, b1 - tail];
+    if (i === ai || j === bj) add({ substitutions: 0, deletions: ai - i, insertions: bj - j });
+    else {
+      const cut = (ai - i + 1) * (bj - j + 1) > mostCells ? placeToCut(a.subarray(i, ai), b.subarray(j, bj)) : null;
+      if (cut) {
+        between(i, i + cut[0], j, j + cut[1]);
+        between(i + cut[0], ai, j + cut[1], bj);
+      } else {
+        const inner = table(a.subarray(i, ai), b.subarray(j, bj));
+        for (const [x, y] of inner.same) same.push([i + x, j + y]);
+        add(inner);
+      }
+    }
+    for (let n = 0; n < tail; n++) same.push([ai + n, bj + n]);
+  }
+  between(0, a.length, 0, b.length);
+  return { ...sum, same };
+}
+
+/** Near the middle, a run of words that stands once in each; null where there is none. */
+function placeToCut(a: Int32Array, b: Int32Array): readonly [number, number] | null {
+  const key = (row: Int32Array, at: number): string => row.subarray(at, at + run).join(' ');
+  const once = (row: Int32Array): Map<string, number> => {
+    const places = new Map<string, number>();
+    for (let at = 0; at + run <= row.length; at++) {
+      const k = key(row, at);
+      places.set(k, places.has(k) ? -1 : at);
+    }
+    return places;
+  };
+  const [inA, inB] = [once(a), once(b)];
+  let best: readonly [number, number] | null = null;
+  let nearest = Infinity;
+  for (const [k, at] of inA) {
+    const there = inB.get(k) ?? -1;
+    if (at <= 0 || there <= 0) continue;
+    // The middle of both, and no further from where the other's share would have it than a tenth.
+    const away = Math.abs(at / a.length - 0.5) + Math.abs(there / b.length - 0.5);
+    if (away < nearest) [best, nearest] = [[at, there], away];
+  }
+  return best;
+}
+
+/** All of the table. Where several ways are as short, words are told as replaced before as left out or put in. */
+function table(a: Int32Array, b: Int32Array): Alignment {
+  const wide = b.length + 1;
+  /** The step that led to each cell: 0 the same, 1 another, 2 left out, 3 put in. */
+  const steps = new Uint8Array((a.length + 1) * wide);
+  let above = new Int32Array(wide);
+  let row = new Int32Array(wide);
+  for (let j = 1; j < wide; j++) {
+    above[j] = j;
+    steps[j] = 3;
+  }
+  for (let i = 1; i <= a.length; i++) {
+    row[0] = i;
+    steps[i * wide] = 2;
+    for (let j = 1; j < wide; j++) {
+      const isSame = a[i - 1] === b[j - 1];
+      let [cost, step] = [(above[j - 1] ?? 0) + (isSame ? 0 : 1), isSame ? 0 : 1];
+      const without = (above[j] ?? 0) + 1;
+      if (without < cost) [cost, step] = [without, 2];
+      const more = (row[j - 1] ?? 0) + 1;
+      if (more < cost) [cost, step] = [more, 3];
+      row[j] = cost;
+      steps[i * wide + j] = step;
+    }
+    [above, row] = [row, above];
+  }
+  const count = [0, 0, 0, 0];
+  const same: (readonly [number, number])[] = [];
+  for (let i = a.length, j = b.length; i > 0 || j > 0;) {
+    const step = steps[i * wide + j] ?? 0;
+    count[step] = (count[step] ?? 0) + 1;
+    if (step !== 3) i--;
+    if (step !== 2) j--;
+    if (step === 0) same.push([i, j]);
+  }
+  return { substitutions: count[1] ?? 0, deletions: count[2] ?? 0, insertions: count[3] ?? 0, same: same.reverse() };
+}

@@ -1,0 +1,95 @@
+/**
+ * Two tracks held against each other: how many words differ (word error rate, as recognisers are scored: substitutions,
+ * deletions and insertions over the words of the reference, without case and punctuation), how many letters, and how far
+ * apart captions of the same words begin.
+ */
+import { quantileSorted } from 'd3-array';
+import { tokensOfCaptions } from '../layout/tokens.ts';
+import { countGraphemes, graphemes } from '../text/graphemes.ts';
+import { bare } from '../text/phrases/words.ts';
+import type { Caption } from '../track/caption.ts';
+import { align, type Errors } from './alignment.ts';
+
+export interface Comparison extends Errors {
+  /** Null where the reference has no words. */
+  readonly wer: number | null;
+  readonly cer: number | null;
+  /** Of the reference. */
+  readonly words: number;
+  /** How much later the other's captions begin, in ms, over captions whose first words are the same; null where none are. */
+  readonly offset: { readonly median: number; readonly p90: number; readonly max: number } | null;
+}
+
+/** Words of a track as they are compared, each with its caption and whether it is the first of it. */
+function wordsOf(captions: readonly Caption[]) {
+  const tokens = tokensOfCaptions(captions);
+  const words: string[] = [];
+  const source: number[] = [];
+  const opens: boolean[] = [];
+  let last = -1;
+  tokens.text.forEach((token, i) => {
+    // Signs alone are no word.
+    const word = bare(token).normalize('NFC').toLowerCase().replaceAll('’', "'");
+    if (word === '') return;
+    const from = tokens.source[i] ?? 0;
+    words.push(word);
+    source.push(from);
+    opens.push(from !== last);
+    last = from;
+  });
+  return { words, source, opens };
+}
+
+/** Each word as a number, the same for the same word in both. */
+function numbered(...rows: readonly (readonly string[])[]): Int32Array[] {
+  const known = new Map<string, number>();
+  return rows.map((row) =>
+    Int32Array.from(row, (word) => {
+      const n = known.get(word) ?? known.size;
+      known.set(word, n);
+      return n;
+    }),
+  );
+}
+const empty = new Int32Array();
+
+/** @param reference what is taken for right */
+export function compare(reference: readonly Caption[], other: readonly Caption[]): Comparison {
+  const [a, b] = [wordsOf(reference), wordsOf(other)];
+  const [left = empty, right = empty] = numbered(a.words, b.words);
+  const { same, ...errors } = align(left, right);
+
+  /** Letters are held against each other where words differ: between two words that stand in both. */
+  let wrong = 0;
+  let [i, j] = [0, 0];
+  for (const [x, y] of [...same, [a.words.length, b.words.length] as const]) {
+    if (x > i || y > j) {
+      const [from = empty, to = empty] = numbered(
+        graphemes(a.words.slice(i, x).join(' ')),
+        graphemes(b.words.slice(j, y).join(' ')),
+      );
+      const letters = align(from, to);
+      wrong += letters.substitutions + letters.deletions + letters.insertions;
+    }
+    [i, j] = [x + 1, y + 1];
+  }
+  const letters = countGraphemes(a.words.join(' '));
+
+  const apart = same
+    .filter(([x, y]) => a.opens[x] === true && b.opens[y] === true)
+    .map(([x, y]) => (other[b.source[y] ?? 0]?.start ?? 0) - (reference[a.source[x] ?? 0]?.start ?? 0));
+  const inOrder = [...apart].sort((x, y) => x - y);
+  const sizes = apart.map(Math.abs).sort((x, y) => x - y);
+  const [median, p90] = [quantileSorted(inOrder, 0.5), quantileSorted(sizes, 0.9)];
+  const words = a.words.length;
+  return {
+    wer: words > 0 ? (errors.substitutions + errors.deletions + errors.insertions) / words : null,
+    cer: letters > 0 ? wrong / letters : null,
+    ...errors,
+    words,
+    offset:
+      median === undefined || p90 === undefined
+        ? null
+        : { median: Math.round(median), p90: Math.round(p90), max: sizes.at(-1) ?? 0 },
+  };
+}

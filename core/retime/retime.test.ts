@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { usualRates, type FrameRate } from '../time/frames.ts';
+import { nearestFrame } from '../time/timecode.ts';
+import { caption } from '../track/caption.ts';
+import { orderedTies, rateLine, residuals, scaleLine, shiftLine, tieLine, type Tie } from './line.ts';
+import { cutOut, retimed, snapped } from './retimed.ts';
+
+/** The same by whole numbers without end, rounded half up: what exact means. */
+function exactly(ms: number, from: FrameRate, to: FrameRate): number {
+  const over = BigInt(ms) * BigInt(from.numerator) * BigInt(to.denominator);
+  const under = BigInt(from.denominator) * BigInt(to.numerator);
+  return Number((2n * over + under) / (2n * under));
+}
+const rates = fc.constantFrom(...usualRates);
+
+describe('a frame rate taken for another', () => {
+  it('is put right as whole numbers have it, for a day', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 86_400_000 }), rates, rates, (ms, from, to) => {
+        expect(rateLine(from, to)(ms)).toBe(exactly(ms, from, to));
+      }),
+    ));
+  it('comes back to where it was, but for a rounding', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 86_400_000 }), rates, rates, (ms, from, to) => {
+        expect(Math.abs(rateLine(to, from)(rateLine(from, to)(ms)) - ms)).toBeLessThanOrEqual(3);
+      }),
+    ));
+  it('of 25 for 24000/1001 makes an hour 2 min 33.75 s longer', () =>
+    expect(rateLine({ numerator: 25, denominator: 1 }, { numerator: 24000, denominator: 1001 })(3_600_000)).toBe(
+      3_753_750,
+    ));
+});
+
+describe('ties', () => {
+  const tie = (at: number, to: number): Tie => ({ at, to });
+  it('are a shift, a line, or a line in pieces that runs on outwards', () => {
+    expect([0, 5000].map(tieLine([tie(1000, 1400)]))).toEqual([400, 5400]);
+    expect([0, 10_000, 20_000].map(tieLine([tie(0, 1000), tie(10_000, 12_000)]))).toEqual([1000, 12_000, 23_000]);
+    const three = tieLine([tie(0, 0), tie(10_000, 10_000), tie(20_000, 21_000)]);
+    expect([-1000, 5000, 10_000, 15_000, 30_000].map(three)).toEqual([-1000, 5000, 10_000, 15_500, 32_000]);
+    expect(tieLine([])(77)).toBe(77);
+  });
+  it('hit their moments, and never turn times round', () => {
+    const gaps = fc.array(fc.tuple(fc.integer({ min: 1000, max: 90_000 }), fc.integer({ min: 1000, max: 90_000 })), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(gaps, fc.integer({ min: 0, max: 600_000 }), (all, ms) => {
+        let [at, to] = [0, 0];
+        const ties = all.map(([a, b]) => tie((at += a), (to += b)));
+        const line = tieLine(ties);
+        for (const t of ties) expect(line(t.at)).toBe(t.to);
+        expect(line(ms + 100)).toBeGreaterThanOrEqual(line(ms));
+      }),
+    );
+  });
+  it.each([
+    [[tie(5000, 9000), tie(9000, 5000)], /00:05\.000 = 00:09\.000 and 00:09\.000 = 00:05\.000 cross/],
+    [[tie(5000, 9000), tie(5000, 12_000)], /one moment in two places/],
+    [[tie(5000, 9000), tie(5900, 12_000)], /less than a second apart/],
+  ])('that do not go together are named', (ties, fault) => {
+    expect(orderedTies(ties)).toMatchObject({ fault: expect.stringMatching(fault) as string, pair: ties });
+  });
+  it('say how far each is from one line', () => {
+    expect(residuals([tie(0, 100), tie(10_000, 10_110), tie(20_000, 20_120)])).toEqual([0, 0, 0]);
+    const [, off = 0] = residuals([tie(0, 0), tie(10_000, 10_300), tie(20_000, 20_000)]);
+    expect(off).toBe(200);
+  });
+});
+
+describe('captions', () => {
+  const wait = {
+    ...caption({ id: 'a', start: 1000, end: 4000, text: 'wait for the bell.' }),
+    words: [
+      [0, 4, 1000, 1500, 0.9, 'heard'],
+      [5, 8, 1500, 1800, 0.9, 'heard'],
+      [9, 12, 1800, 2000, 0.9, 'heard'],
+      [13, 17, 3500, 4000, 0.9, 'heard'],
+    ] as never,
+  };
+  it('take their words along, begin at 0 at the earliest, and are told where nothing of them is left', () => {
+    const { captions, before } = retimed([wait], shiftLine(-1200));
+    expect(before).toEqual([]);
+    expect(captions[0]).toMatchObject({ start: 0, end: 2800 });
+    expect(captions[0]?.words.map((w) => w[2])).toEqual([0, 300, 600, 2300]);
+    expect(retimed([wait], shiftLine(-4000))).toEqual({ captions: [], before: [wait] });
+    expect(retimed([wait], scaleLine(1000, 1)).captions[0]).toMatchObject({ start: 1, end: 4 });
+  });
+  it('keep the words said outside a cut, and go where nothing is left of them', () => {
+    expect(cutOut([wait], 3000, 5000)[0]).toMatchObject({ text: 'wait for the', start: 1000, end: 3000 });
+    expect(cutOut([wait], 0, 1700)[0]).toMatchObject({ text: 'the bell.', start: 0, end: 2300 });
+    expect(cutOut([wait], 500, 4500)).toEqual([]);
+    expect(cutOut([wait], 5000, 6000)).toEqual([wait]);
+    expect(cutOut([{ ...wait, start: 9000, end: 9900, words: [] }], 5000, 6000)[0]).toMatchObject({ start: 8000 });
+  });
+  it('begin and end at pictures, and have one at the least', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9e6 }), fc.integer({ min: 1, max: 9000 }), rates, (start, long, rate) => {
+        const [c] = snapped([caption({ id: 'a', start, end: start + long, text: 'x' })], rate);
+        expect(c && nearestFrame(c.start, rate)).toBe(c?.start);
+        expect(c && nearestFrame(c.end, rate)).toBe(c?.end);
+        expect((c?.end ?? 0) - (c?.start ?? 0)).toBeGreaterThan(0);
+      }),
+    ));
+});
