@@ -3,20 +3,12 @@ import { median } from 'd3-array';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { plainly } from '../core/formats/sheet.ts';
-import {
-  orderedTies,
-  rateLine,
-  residuals,
-  scaleLine,
-  shiftLine,
-  tieLine,
-  type Line,
-  type Tie,
-} from '../core/retime/line.ts';
+import { orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
 import { cutOut, retimed, snapped } from '../core/retime/retimed.ts';
 import { clockFor } from '../core/time/clock.ts';
 import { parseRate, type FrameRate } from '../core/time/frames.ts';
 import type { Caption } from '../core/track/caption.ts';
+import type { Piece } from '../core/track/pieces.ts';
 import { CannotDo, takeApart } from './arguments.ts';
 import { counted, json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 import type { CommandLine } from './terminal.ts';
@@ -81,36 +73,36 @@ export const retime: CommandLine = (words, terminal) => {
   let made = 0;
   let now: Retimed = { captions: withIds(file.captions, () => String(++made)), left: [] };
   const before = new Map(now.captions.map((c) => [c.id, c]));
-  const along = (line: Line): void => {
-    const { captions, before: lost } = retimed(now.captions, line);
+  const moveAlong = (pieces: readonly Piece[]): void => {
+    const { captions, before: lost } = retimed(now.captions, pieces);
     const why = 'it would lie before the recording begins';
     now = { captions, left: [...now.left, ...lost.map(({ start, end }) => ({ start, end, why }))] };
   };
-  let ties: readonly Tie[] = [];
+  let ties: readonly Piece[] = [];
   asked.forEach(([name, value], i) => {
     if (name === 'tie') {
       const [at, to] = parts(value, '=', 'tie');
-      ties = [...ties, { at: timeOf(at, 'tie'), to: timeOf(to, 'tie') }];
+      ties = [...ties, [timeOf(at, 'tie'), timeOf(to, 'tie')]];
       // Ties in a row are one line.
       if (asked[i + 1]?.[0] === 'tie') return;
       const ordered = orderedTies(ties);
       if ('fault' in ordered) throw new CannotDo(`${ordered.fault} Nothing was written.`);
       const off = residuals(ordered);
       if (inWords && ordered.length > 2)
-        ordered.forEach((tie, n) =>
-          terminal.mutter(`tie ${clock(tie.at)} = ${clock(tie.to)}: ${String(off[n] ?? 0)} ms from one line\n`),
+        ordered.forEach(([at, to], n) =>
+          terminal.mutter(`tie ${clock(at)} = ${clock(to)}: ${String(off[n] ?? 0)} ms from one line\n`),
         );
-      along(tieLine(ordered));
+      moveAlong(ordered);
       ties = [];
     } else if (name === 'shift') {
       if (!/^[-+]?\d{1,9}$/.test(value)) throw new CannotDo(`--shift takes ms; “${value}” is none.`);
-      along(shiftLine(Number(value)));
+      moveAlong(shiftBy(Number(value)));
     } else if (name === 'scale') {
       const [a, b] = parts(value, ':', 'scale');
-      along(scaleLine(factor(a), factor(b)));
+      moveAlong(scaleBy(factor(a), factor(b)));
     } else if (name === 'rate') {
       const [a, b] = parts(value, ':', 'rate');
-      along(rateLine(rateOf(a, 'rate'), rateOf(b, 'rate')));
+      moveAlong(rateChange(rateOf(a, 'rate'), rateOf(b, 'rate')));
     } else if (name === 'cut') {
       const [a, b] = parts(value, '-', 'cut').map((t) => timeOf(t, 'cut')) as [number, number];
       if (b <= a) throw new CannotDo(`--cut: ${value} ends before it begins.`);

@@ -2,7 +2,7 @@
 import { caption, type Caption } from '../core/track/caption.ts';
 import type { Regions } from '../core/speech/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -222,6 +222,51 @@ describe('times of many', () => {
     await times(track, '200–1200 3500–4500 5500–6500');
     await control(app.driver, 'z');
     await times(track, '200–1200 3000–4000 5000–6000');
+  });
+});
+
+describe('ties', () => {
+  it('put a drift right with two presses, tell the mistake behind it, and are refused where they cross', async () => {
+    // Timed for 25 pictures a second, played at 24: 4 % too early at each moment.
+    const { track } = await tapeOf(
+      [at('a', 9600, 10_560), at('b', 48_000, 49_000), at('c', 96_000, 97_000)],
+      speech([10_000, 11_000]),
+    );
+    const tie = (): Promise<void> => holding(app.driver, [Key.ALT], 't');
+    await seek(10);
+    await tie();
+    await says(app.driver, '3 captions, 0.40 s later');
+    await control(app.driver, Key.ARROW_DOWN);
+    await control(app.driver, Key.ARROW_DOWN);
+    await says(app.driver, 'Caption 3 of 3');
+    await app.driver.executeScript('document.querySelector("video").currentTime = 100');
+    await says(app.driver, '01:40.00');
+    await tie();
+    await says(app.driver, 'the first 0.40 s later, the last 4.00 s later');
+    await says(app.driver, 'This is what 25 fps taken for 24 looks like.');
+    expect(await kept(track)).toBe('9600–10560 48000–49000 96000–97000');
+    // One that belongs before the others: they cross, and nothing can be moved.
+    await control(app.driver, Key.ARROW_UP);
+    await says(app.driver, 'Caption 2 of 3');
+    await seek(5);
+    await tie();
+    await says(app.driver, 'cross');
+    await (await see(app.driver, '[aria-label="Untie caption 2"]')).click();
+    await says(app.driver, 'the last 4.00 s later');
+    await press(app.driver, 'Move them');
+    await times(track, '10000–11000 50000–51042 100000–101042');
+    await control(app.driver, 'z');
+    await times(track, '9600–10560 48000–49000 96000–97000');
+  });
+
+  it('are not needed where the rates are known', async () => {
+    const { track } = await tapeOf([at('a', 9600, 10_560)], speech([10_000, 11_000]));
+    await press(app.driver, 'Retime…');
+    await press(app.driver, 'Frame rate');
+    await pick(app.driver, 'The frame rate of the recording', '24 fps');
+    await says(app.driver, 'One caption, 0.40 s later');
+    await press(app.driver, 'Move them');
+    await times(track, '10000–11000');
   });
 });
 

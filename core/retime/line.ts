@@ -1,38 +1,26 @@
 /**
- * Times moved along a line: by as much, by a share, from one frame rate to another, or through ties, each a moment of a
- * track with the moment it belongs at. One tie is a shift, two are a line, more are a line in pieces whose first and last
- * run on outwards.
+ * Lines that times are moved along (`core/track/pieces.ts`): by as much, by a share, from one frame rate to another, or
+ * through ties, each a moment of a track with the moment it belongs at.
  */
-import type { FrameRate } from '../time/frames.ts';
 import { formatClock } from '../time/clock.ts';
-
-/** Where a moment belongs. @param ms in ms @returns in whole ms */
-export type Line = (ms: number) => number;
-
-/** A moment of the track, and the moment it belongs at, in ms. */
-export interface Tie {
-  readonly at: number;
-  readonly to: number;
-}
+import { usualRates, type FrameRate } from '../time/frames.ts';
+import type { Piece } from '../track/pieces.ts';
 
 /** @param by in ms, later where it is positive */
-export const shiftLine =
-  (by: number): Line =>
-  (ms) =>
-    Math.round(ms + by);
+export const shiftBy = (by: number): readonly Piece[] => [[0, by]];
 
-/** What lasts `from` is to last `to`, about a moment that stays. @param pivot in ms */
-export const scaleLine =
-  (from: number, to: number, pivot = 0): Line =>
-  (ms) =>
-    pivot + Math.round(((ms - pivot) * to) / from);
+/** What lasts `from` is to last `to`, from the beginning on. */
+export const scaleBy = (from: number, to: number): readonly Piece[] => [
+  [0, 0],
+  [from, to],
+];
 
 /**
  * Times counted at one frame rate as though it were another: picture n stands at n / `from` and belongs at n / `to`.
- * Worked out as a ratio of whole numbers, so that hours of times stay exact to the ms.
+ * The two are whole numbers, so that a day of times is exact to the ms.
  */
-export const rateLine = (from: FrameRate, to: FrameRate): Line =>
-  scaleLine(to.numerator * from.denominator, from.numerator * to.denominator);
+export const rateChange = (from: FrameRate, to: FrameRate): readonly Piece[] =>
+  scaleBy(to.numerator * from.denominator, from.numerator * to.denominator);
 
 /** Ties closer than this tell no rate, in ms. */
 const leastApart = 1000;
@@ -40,53 +28,61 @@ const leastApart = 1000;
 /** Why ties cannot be applied, as a sentence that names the pair. */
 export interface TieFault {
   readonly fault: string;
-  readonly pair: readonly [Tie, Tie];
+  readonly pair: readonly [Piece, Piece];
 }
 
 const clock = (ms: number): string => formatClock(ms, { fraction: '.', hours: 'when needed', digits: 3 });
-const named = ({ at, to }: Tie): string => `${clock(at)} = ${clock(to)}`;
+const named = ([at, to]: Piece): string => `${clock(at)} = ${clock(to)}`;
 
 /** Ties in order, or the two that do not go together. */
-export function orderedTies(ties: readonly Tie[]): readonly Tie[] | TieFault {
-  const ordered = [...ties].sort((a, b) => a.at - b.at || a.to - b.to);
+export function orderedTies(ties: readonly Piece[]): readonly Piece[] | TieFault {
+  const ordered = [...ties].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   for (let i = 1; i < ordered.length; i++) {
     const [before, after] = [ordered[i - 1], ordered[i]];
     if (!before || !after) continue;
     const pair = [before, after] as const;
     const both = `${named(before)} and ${named(after)}`;
-    if (before.at === after.at || before.to === after.to)
+    if (before[0] === after[0] || before[1] === after[1])
       return { pair, fault: `The ties ${both} hold one moment in two places.` };
-    if (after.to < before.to) return { pair, fault: `The ties ${both} cross.` };
-    if (after.at - before.at < leastApart || after.to - before.to < leastApart)
+    if (after[1] < before[1]) return { pair, fault: `The ties ${both} cross.` };
+    if (after[0] - before[0] < leastApart || after[1] - before[1] < leastApart)
       return { pair, fault: `The ties ${both} are less than a second apart.` };
   }
   return ordered;
-}
-
-/** The line through ties that are in order; nothing moves where there are none. */
-export function tieLine(ties: readonly Tie[]): Line {
-  const [first] = ties;
-  if (!first) return (ms) => ms;
-  if (ties.length === 1) return shiftLine(first.to - first.at);
-  return (ms) => {
-    let i = 1;
-    while (i < ties.length - 1 && ms >= (ties[i]?.at ?? Infinity)) i++;
-    const [a, b] = [ties[i - 1], ties[i]];
-    return a && b ? a.to + Math.round(((ms - a.at) * (b.to - a.to)) / (b.at - a.at)) : ms;
-  };
 }
 
 /**
  * How far each tie is from the one line that fits all of them best (least squares), in ms, positive where the tie asks
  * for later. Ties that agree on a drift leave next to nothing; one that stands out was set wrong.
  */
-export function residuals(ties: readonly Tie[]): readonly number[] {
+export function residuals(ties: readonly Piece[]): readonly number[] {
   const n = ties.length;
   if (n < 3) return ties.map(() => 0);
-  const mean = (of: (tie: Tie) => number): number => ties.reduce((sum, tie) => sum + of(tie), 0) / n;
-  const [at, to] = [mean((t) => t.at), mean((t) => t.to)];
-  const spread = ties.reduce((sum, t) => sum + (t.at - at) ** 2, 0);
-  const slope = spread === 0 ? 1 : ties.reduce((sum, t) => sum + (t.at - at) * (t.to - to), 0) / spread;
+  const mean = (side: 0 | 1): number => ties.reduce((sum, tie) => sum + tie[side], 0) / n;
+  const [at, to] = [mean(0), mean(1)];
+  const spread = ties.reduce((sum, tie) => sum + (tie[0] - at) ** 2, 0);
+  const slope = spread === 0 ? 1 : ties.reduce((sum, tie) => sum + (tie[0] - at) * (tie[1] - to), 0) / spread;
   // Nothing is 0, never -0.
-  return ties.map((t) => Math.round(t.to - (to + slope * (t.at - at))) + 0);
+  return ties.map((tie) => Math.round(tie[1] - (to + slope * (tie[0] - at))) + 0);
+}
+
+/** Two rates whose mistake looks like the ties do, closer than this share. */
+const alike = 0.00025;
+/**
+ * Which frame rate was taken for which, by the first and the last tie: a track counted at `from` is played at `to`. Null
+ * where they are a shift, or like no such mistake. Of pairs that look the same (24 for 25, 48 for 50) the first usual one.
+ */
+export function rateMistake(ties: readonly Piece[]): { readonly from: FrameRate; readonly to: FrameRate } | null {
+  const [first, last] = [ties[0], ties.at(-1)];
+  if (!first || !last || last[0] === first[0]) return null;
+  const share = (last[1] - first[1]) / (last[0] - first[0]);
+  if (Math.abs(share - 1) < alike) return null;
+  let found: { readonly from: FrameRate; readonly to: FrameRate } | null = null;
+  let nearest = alike;
+  for (const from of usualRates)
+    for (const to of usualRates) {
+      const away = Math.abs((from.numerator * to.denominator) / (from.denominator * to.numerator) / share - 1);
+      if (from !== to && away < nearest) [found, nearest] = [{ from, to }, away];
+    }
+  return found;
 }

@@ -3,33 +3,35 @@ import type { FrameRate } from '../time/frames.ts';
 import { nearestFrame, frameLength } from '../time/timecode.ts';
 import type { Caption, WordRange } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
-import type { Line } from './line.ts';
+import { along, type Piece } from '../track/pieces.ts';
 
 /** A caption never has less than this, in ms: no format holds one that ends as it begins. */
 const least = 1;
 
-/** Words with their times moved; none begins before 0. */
-const moved = (words: readonly WordRange[], line: Line): WordRange[] =>
+/** Where a moment goes, in ms. */
+type Way = (ms: number) => number;
+const moved = (words: readonly WordRange[], line: Way): WordRange[] =>
   words.map(([from, to, start, end, ...rest]) => {
-    const at = Math.max(0, line(start));
+    const at = line(start);
     return [from, to, at, Math.max(at, line(end)), ...rest];
   });
 
 /**
- * Captions and their words along a line. What would begin before 0 begins at 0; what would lie before it whole is told
+ * Captions and their words along pieces of a line. What would begin before 0 begins at 0; what would lie before it whole is told
  * and left out of the captions, since no file can hold it.
  */
 export function retimed(
   captions: readonly Caption[],
-  line: Line,
+  pieces: readonly Piece[],
 ): { readonly captions: readonly Caption[]; readonly before: readonly Caption[] } {
+  const line: Way = (ms) => along(pieces, ms);
   const kept: Caption[] = [];
   const before: Caption[] = [];
   for (const caption of captions) {
     const end = line(caption.end);
     if (end <= 0) before.push(caption);
     else {
-      const start = Math.max(0, line(caption.start));
+      const start = line(caption.start);
       kept.push({ ...caption, start, end: Math.max(start + least, end), words: moved(caption.words, line) });
     }
   }
@@ -50,7 +52,7 @@ export function snapped(captions: readonly Caption[], rate: FrameRate): readonly
  * @param from in ms @param to in ms
  */
 export function cutOut(captions: readonly Caption[], from: number, to: number): readonly Caption[] {
-  const line: Line = (ms) => (ms <= from ? ms : ms >= to ? ms - (to - from) : from);
+  const line: Way = (ms) => (ms <= from ? ms : ms >= to ? ms - (to - from) : from);
   return captions.flatMap((c) => {
     if (c.start >= from && c.end <= to) return [];
     let caption = c;

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { seconds } from '../../core/time/clock.ts';
+import { rateText, usualRates } from '../../core/time/frames.ts';
+import type { Timed } from '../../core/timing/move.ts';
 import type { Scope } from '../captions/scope.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';
@@ -10,6 +12,7 @@ import TextField from '../controls/TextField.vue';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRetime } from './retime.ts';
+import TieList from './TieList.vue';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
 const retime = useRetime();
@@ -32,13 +35,25 @@ const sides = [
   ['before', 'Before'],
   ['after', 'After'],
 ] as const;
-const fault = computed(() => (retime.by && 'fault' in retime.by ? retime.by.fault : null));
+const tools = [
+  ['shift', 'Shift'],
+  ['rate', 'Frame rate'],
+  ['ties', 'Ties'],
+] as const;
+const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
+const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
-  if (!retime.by || 'fault' in retime.by) return 'Nothing is moved yet.';
-  const { ms } = retime.by;
-  if (ms === 0) return 'Nothing is moved by that.';
-  const many = retime.moved.length;
-  return `${many === 1 ? 'One caption' : `${String(many)} captions`}, ${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}. Seen before it is kept.`;
+  const [first, last] = [retime.changes[0], retime.changes.at(-1)];
+  if (!first || !last) return 'Nothing is moved yet.';
+  const many = retime.changes.length === 1 ? 'One caption' : `${String(retime.changes.length)} captions`;
+  const was = new Map(retime.moved.map((c) => [c.id, c.start]));
+  const by = (c: Timed): string => {
+    const ms = c.start - (was.get(c.id) ?? 0);
+    return ms === 0 ? 'where it is' : `${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}`;
+  };
+  const ends = [by(first), by(last)];
+  const how = ends[0] === ends[1] ? by(first) : `the first ${by(first)}, the last ${by(last)}`;
+  return `${many}, ${how}. Seen before it is kept.`;
 });
 function onKey(event: KeyboardEvent): void {
   if (event.key !== 'Escape') return;
@@ -51,30 +66,39 @@ function onKey(event: KeyboardEvent): void {
   <form
     v-if="retime.isOpen"
     class="retime-bar sheet ruled stack close"
-    aria-label="Shift in time"
+    aria-label="Move times"
     @submit.prevent="retime.apply()"
     @keydown="onKey"
   >
     <div class="row wrap">
-      <label for="shift-by">Shift</label>
+      <ChoiceButtons v-model="retime.tool" label="How times are moved" :options="tools" />
       <SelectField v-model="retime.scope" label="Which captions are moved" :options="scopes" />
-      <label for="shift-by">by</label>
-      <TextField
-        id="shift-by"
-        v-model="retime.typed"
-        small
-        class="shift-by figures"
-        autocomplete="off"
-        placeholder="0.4, or −1.2"
-        :invalid="fault !== null"
-        aria-describedby="shift-said"
-      />
+      <template v-if="retime.tool === 'shift'">
+        <label for="shift-by">by</label>
+        <TextField
+          id="shift-by"
+          v-model="retime.typed"
+          small
+          class="shift-by figures"
+          autocomplete="off"
+          placeholder="0.4, or −1.2"
+          :invalid="fault !== null"
+          aria-describedby="shift-said"
+        />
+      </template>
+      <template v-else-if="retime.tool === 'rate'">
+        <span>timed for</span>
+        <SelectField v-model="retime.rates.from" label="The frame rate the times were made for" :options="rates" />
+        <span>played at</span>
+        <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
+      </template>
       <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
       <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
       <span class="spring"></span>
-      <TextButton main submit :disabled="retime.changes.length === 0 || !track.editable">Shift</TextButton>
+      <TextButton main submit :disabled="retime.changes.length === 0 || !track.editable">Move them</TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
+    <TieList v-if="retime.tool === 'ties'" />
     <p id="shift-said" class="small" :class="fault ? 'bad' : 'soft'" role="status">
       {{ fault ?? said }}
       <template v-if="retime.changes.length > 0"><KeyHint command="retime-swap" /> shows the other times.</template>

@@ -1,10 +1,14 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
-import { computed, nextTick, ref } from 'vue';
+import { computed, nextTick, ref, shallowRef } from 'vue';
 import { shifted, shiftedTimes } from '../../core/operations/several.ts';
+import { orderedTies, rateChange, rateMistake, residuals } from '../../core/retime/line.ts';
+import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
+import type { Edit } from '../../core/track/edits.ts';
+import { along, type Piece } from '../../core/track/pieces.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { usePlayback } from '../playback/playback.ts';
@@ -17,6 +21,16 @@ import { useTrack } from '../stores/track.ts';
 /** So much is heard before the first caption that is moved, in ms. */
 const before = 1500;
 
+export type Tool = 'shift' | 'rate' | 'ties';
+/** A caption and where it belongs. */
+interface CaptionTie {
+  readonly id: string;
+  readonly at: number;
+  readonly to: number;
+}
+/** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
+type Plan = { readonly by: number } | { readonly pieces: readonly Piece[] } | { readonly fault: string } | null;
+
 export const useRetime = defineStore('retime', () => {
   const job = useJob();
   const track = useTrack();
@@ -26,8 +40,12 @@ export const useRetime = defineStore('retime', () => {
   const messages = useMessages();
 
   const isOpen = ref(false);
+  const tool = ref<Tool>('shift');
   const scope = ref<Scope>('on');
   const typed = ref('');
+  /** Frame rates, as people say them: the one the times were counted by, and the one of the recording. */
+  const rates = ref({ from: '25', to: '25' });
+  const ties = shallowRef<readonly CaptionTie[]>([]);
   /** Which times are shown while it is tried. */
   const side = ref<'before' | 'after'>('after');
 
@@ -37,34 +55,81 @@ export const useRetime = defineStore('retime', () => {
     const { from, to } = rangeOf(scope.value, position);
     return track.captions.slice(from, to);
   });
-  /** In ms, or what is wrong with what was typed; null while nothing is. */
-  const by = computed<{ readonly ms: number } | { readonly fault: string } | null>(() => {
+  function shiftPlan(rate: FrameRate): Plan {
     const text = typed.value.trim().replace('−', '-');
-    if (text === '' || text === '-' || text === '+' || !job.job) return null;
-    const read = readTime(text.replace(/^[-+]/, ''), 0, job.job.rate);
+    if (text === '' || text === '-' || text === '+') return null;
+    const read = readTime(text.replace(/^[-+]/, ''), 0, rate);
     if ('fault' in read) return { fault: 'Write seconds as in 0.4, or −1.2 for earlier; pictures as in 2f.' };
-    return { ms: text.startsWith('-') ? -read.ms : read.ms };
+    return { by: text.startsWith('-') ? -read.ms : read.ms };
+  }
+  function tiePlan(): Plan {
+    if (ties.value.length === 0) return null;
+    const ordered = orderedTies(ties.value.map(({ at, to }) => [at, to]));
+    return 'fault' in ordered ? { fault: ordered.fault } : { pieces: ordered };
+  }
+  function ratePlan(): Plan {
+    const [from, to] = [parseRate(rates.value.from), parseRate(rates.value.to)];
+    return from && to && rates.value.from !== rates.value.to ? { pieces: rateChange(from, to) } : null;
+  }
+  const plan = computed<Plan>(() => {
+    if (!isOpen.value || !job.job) return null;
+    if (tool.value === 'shift') return shiftPlan(job.job.rate);
+    return tool.value === 'rate' ? ratePlan() : tiePlan();
   });
-  const changes = computed<readonly Timed[]>(() =>
-    by.value && 'ms' in by.value ? shiftedTimes(moved.value, by.value.ms) : [],
-  );
+  const changes = computed<readonly Timed[]>(() => {
+    const now = plan.value;
+    if (!now || 'fault' in now) return [];
+    if ('by' in now) return shiftedTimes(moved.value, now.by);
+    return moved.value.map(({ id, start, end }) => {
+      const first = along(now.pieces, start);
+      return { id, start: first, end: Math.max(first + 1, along(now.pieces, end)) };
+    });
+  });
   /** The captions as they are to be seen everywhere: as they would be while that is tried. */
   const captions = computed(() => (side.value === 'after' ? withMoved(track.captions, changes.value) : track.captions));
+  /** How far each tie is from one line through all, in ms. */
+  const off = computed(() => residuals(ties.value.map(({ at, to }) => [at, to])));
+  /** The frame rates that the ties look like having been mistaken for one another. */
+  const mistake = computed(() => {
+    const found = plan.value && 'pieces' in plan.value && tool.value === 'ties' ? rateMistake(plan.value.pieces) : null;
+    return found && { from: rateText(found.from), to: rateText(found.to) };
+  });
 
-  function open(): void {
-    scope.value = selection.places ? 'selected' : 'on';
-    [typed.value, side.value, isOpen.value] = ['', 'after', true];
+  function open(which: Tool): void {
+    tool.value = which;
+    if (isOpen.value) return;
+    scope.value = selection.places ? 'selected' : which === 'shift' ? 'on' : 'all';
+    const rate = job.job ? rateText(job.job.rate) : '25';
+    [typed.value, side.value, ties.value, rates.value] = ['', 'after', [], { from: rate, to: rate }];
+    isOpen.value = true;
     void nextTick(() => document.getElementById('shift-by')?.focus());
   }
   function close(): void {
     isOpen.value = false;
   }
+  /** The cursor caption belongs where the playhead is, less the reaction while that moves. */
+  function tieHere(): void {
+    const here = place.caption;
+    if (!here || !track.editable) return;
+    const to = Math.round(playback.time - playback.reaction());
+    open('ties');
+    const { id, start: at } = here;
+    ties.value = [...ties.value.filter((t) => t.id !== id), { id, at, to }].sort((a, b) => a.at - b.at);
+  }
+  const untie = (id: string): void => void (ties.value = ties.value.filter((t) => t.id !== id));
+
+  function editOf(now: NonNullable<Plan>): Edit | null {
+    if ('fault' in now || changes.value.length === 0) return null;
+    if ('by' in now) return shifted(moved.value, now.by);
+    const timing = new Map(moved.value.map((c) => [c.id, c.timing]));
+    const times = changes.value.map((c) => ({ ...c, timing: timing.get(c.id) ?? ('set' as const) }));
+    return { type: 'retime', captions: times, pieces: now.pieces };
+  }
   function apply(): void {
-    if (!by.value || 'fault' in by.value || !track.editable) return;
-    const edit = shifted(moved.value, by.value.ms);
-    close();
-    if (!edit) return;
+    const edit = plan.value && track.editable ? editOf(plan.value) : null;
     const many = moved.value.length;
+    if (!edit) return;
+    close();
     track.change(edit);
     messages.remark = `${many === 1 ? 'One caption' : `${String(many)} captions`} moved; one step to undo.`;
   }
@@ -81,5 +146,27 @@ export const useRetime = defineStore('retime', () => {
     const last = captionAt(captions.value, at);
     return captions.value.slice(Math.max(0, last - 3), last + 1).filter((c) => c.end > at);
   };
-  return { isOpen, scope, typed, side, moved, by, changes, captions, open, close, apply, hear, swap, onScreen };
+  return {
+    isOpen,
+    tool,
+    scope,
+    typed,
+    rates,
+    ties,
+    side,
+    moved,
+    plan,
+    changes,
+    captions,
+    off,
+    mistake,
+    open,
+    close,
+    tieHere,
+    untie,
+    apply,
+    hear,
+    swap,
+    onScreen,
+  };
 });

@@ -7,6 +7,7 @@ import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
+import { useRetime } from '../retime/retime.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences, type Snaps } from '../stores/preferences.ts';
@@ -22,6 +23,7 @@ const playback = usePlayback();
 const preferences = usePreferences();
 const made = useNewCaptions();
 const drawn = useDrawn();
+const retime = useRetime();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
   ['speech', 'Speech', 'where speech begins or ends'],
   ['words', 'Words', 'where a word begins or ends'],
@@ -103,6 +105,9 @@ const toggle = (key: keyof Snaps): void => {
       @click="made.insertForSpeech()"
     >
       New for speech ({{ missing }})
+    </TextButton>
+    <TextButton tip="Times of many captions, tried before they are kept" @click="retime.open('shift')">
+      Retime…
     </TextButton>
     <TextButton tip="New caption at the playhead" @click="drawn.insert()">New caption</TextButton>
   </div>

@@ -31,7 +31,7 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     </TextButton>
     <TextButton @click="dialogs.open = 'label'">Label…</TextButton>
     <TextButton @click="several.join()">Join</TextButton>
-    <TextButton @click="retime.open()">Shift…</TextButton>
+    <TextButton @click="retime.open('shift')">Shift…</TextButton>
     <TextButton @click="dialogs.open = 'reflow'">Reflow…</TextButton>
     <TextButton @click="several.remove()">Delete</TextButton>
     <TextButton class="apart" danger @click="dialogs.open = 'keep-only'"> Keep only these… </TextButton>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { X } from '@lucide/vue';
+import { computed } from 'vue';
+import { seconds } from '../../core/time/clock.ts';
+import KeyHint from '../commands/KeyHint.vue';
+import IconButton from '../controls/IconButton.vue';
+import TextButton from '../controls/TextButton.vue';
+import { usePlace } from '../stores/place.ts';
+import { useTimes } from '../stores/times.ts';
+import { useTrack } from '../stores/track.ts';
+import { useRetime } from './retime.ts';
+
+/** The ties that were set: each a caption and the moment it belongs at. */
+const retime = useRetime();
+const track = useTrack();
+const place = usePlace();
+const times = useTimes();
+const rows = computed(() =>
+  retime.ties.map(({ id, at, to }, i) => ({
+    id,
+    nth: track.captions.findIndex((c) => c.id === id) + 1,
+    from: times.clock(at),
+    to: times.clock(to),
+    by: `${seconds(Math.abs(to - at))} ${to < at ? 'earlier' : 'later'}`,
+    off: retime.off[i] ?? 0,
+  })),
+);
+</script>
+
+<template>
+  <div class="stack close">
+    <ul v-if="rows.length > 0" class="plain-list tie-list" aria-label="Ties">
+      <li v-for="row in rows" :key="row.id" class="row">
+        <span>Caption {{ row.nth }}</span>
+        <span class="figures small">{{ row.from }} → {{ row.to }}</span>
+        <span class="soft small">
+          {{ row.by }}<template v-if="rows.length > 2">, {{ seconds(Math.abs(row.off)) }} from one line</template>
+        </span>
+        <IconButton :name="`Untie caption ${row.nth}`" @click="retime.untie(row.id)">
+          <X :size="13" aria-hidden="true" />
+        </IconButton>
+      </li>
+    </ul>
+    <div class="row wrap">
+      <TextButton :disabled="!place.caption || !track.editable" @click="retime.tieHere()">
+        Caption {{ place.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
+      </TextButton>
+      <span class="soft small">One tie moves all by as much; two, far apart, put a drift right.</span>
+    </div>
+    <p v-if="retime.mistake" class="small" role="status">
+      This is what {{ retime.mistake.from }} fps taken for {{ retime.mistake.to }} looks like.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.tie-list {
+  max-height: 120px;
+  overflow-y: auto;
+}
+</style>
