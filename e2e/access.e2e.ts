@@ -111,7 +111,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await type(app.driver, Key.ESCAPE);
     await press(app.driver, 'Shift…');
     await (await see(app.driver, '#shift-by')).sendKeys('soon', Key.ENTER);
-    await says(app.driver, 'Write seconds as a number');
+    await says(app.driver, 'Write seconds as in');
     await nothing();
     await type(app.driver, Key.ESCAPE);
     // A mend with the same elsewhere, taken back for the other theme.

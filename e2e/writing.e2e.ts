@@ -61,6 +61,9 @@ describe('several captions', () => {
     );
     expect(await selected()).toBe(chosen);
     await press(app.driver, 'Shift…');
+    await eventually(app.driver, 'the keyboard in the field', () =>
+      app.driver.executeScript<boolean>(`return document.activeElement?.id === 'shift-by'`),
+    );
     await type(app.driver, Key.ESCAPE);
     await caretAt(app.driver, 'welcome', 'before');
   });
@@ -135,6 +138,7 @@ describe('several captions', () => {
     await caretAt(app.driver, 'welcome', 'before');
     await control(app.driver, Key.ARROW_DOWN, true);
     await control(app.driver, Key.ARROW_DOWN, true);
+    await press(app.driver, 'Keep only…');
     await press(app.driver, 'Keep only these');
     await eventually(app.driver, 'two left', async () => (await kept()).length === 2);
     await control(app.driver, 'z');

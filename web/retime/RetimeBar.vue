@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, nextTick, watch } from 'vue';
 import { seconds } from '../../core/time/clock.ts';
 import { rateText, usualRates } from '../../core/time/frames.ts';
 import type { Timed } from '../../core/timing/move.ts';
@@ -16,6 +16,19 @@ import TieList from './TieList.vue';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
 const retime = useRetime();
+/** What had the keyboard before, and gets it back: dialogs may come and go meanwhile. */
+let before: Element | null = null;
+watch(
+  () => retime.isOpen,
+  (now) => {
+    if (now) before = document.activeElement;
+    else
+      void nextTick(() => {
+        if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
+      });
+  },
+  { flush: 'sync' },
+);
 const selection = useSelection();
 const track = useTrack();
 const scopes = computed((): readonly Choice<Scope>[] => [
