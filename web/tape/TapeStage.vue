@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ChevronDown, Film, LocateFixed, Magnet, Minus, Plus } from '@lucide/vue';
+import { ChevronDown, Film, LocateFixed, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import IconButton from '../controls/IconButton.vue';
@@ -96,7 +96,7 @@ const toggle = (key: keyof Snaps): void => {
       menu-name="Edges that are dragged snap to"
       @select="(key) => toggle(key as keyof Snaps)"
     >
-      <Magnet :size="15" aria-hidden="true" /> {{ snapping }}
+      {{ snapping }}
       <ChevronDown :size="13" aria-hidden="true" />
     </MenuButton>
     <TextButton
