@@ -179,6 +179,10 @@ describe('folding', () => {
     await eventually(app.driver, 'both captions', async () => (await shown()) === 2);
     await press(app.driver, '⋯');
     await eventually(app.driver, 'the first alone', async () => (await shown()) === 1);
+    // The keyboard is on the tape again.
+    await type(app.driver, 'b');
+    await type(app.driver, 'b');
+    await says(app.driver, '58 s with no speech and no caption');
     await type(app.driver, 'b');
   });
 });
@@ -257,6 +261,37 @@ describe('ties', () => {
     await times(track, '10000–11000 50000–51042 100000–101042');
     await control(app.driver, 'z');
     await times(track, '9600–10560 48000–49000 96000–97000');
+  });
+
+  it('are set by ear: captions far apart are played in turn, and a key at the first word goes on to the next', async () => {
+    const { track } = await tapeOf(
+      [at('a', 3000, 4000), at('n', 30_000, 31_000, '[water]'), at('b', 90_000, 91_000)],
+      speech([3000, 4000]),
+    );
+    await press(app.driver, 'Retime…');
+    await press(app.driver, 'Ties');
+    await press(app.driver, 'By ear');
+    await says(app.driver, '2 to go');
+    const heard = (): Promise<number> =>
+      app.driver.executeScript<number>('return document.querySelector("video").currentTime');
+    await eventually(app.driver, 'it plays from before the first', async () => (await heard()) > 1.1);
+    await holding(app.driver, [Key.ALT], 't');
+    await says(app.driver, 'the last one');
+    await eventually(app.driver, 'it plays from before the last', async () => (await heard()) > 88);
+    await holding(app.driver, [Key.ALT], 't');
+    await eventually(app.driver, 'it rests', () =>
+      app.driver.executeScript<boolean>('return document.querySelector("video").paused'),
+    );
+    await says(app.driver, 'Caption 3');
+    await press(app.driver, 'Move them');
+    const [a, note, b] = await eventually(app.driver, 'all moved', async () => {
+      const all = await captionsOf(ask, track);
+      return all[0]?.start === 3000 ? null : all;
+    });
+    // Both were pressed before their captions began: what lies between goes along.
+    expect(a?.start ?? 0).toBeLessThan(3000);
+    expect(b?.start ?? 0).toBeLessThan(90_000);
+    expect(note?.start ?? 0).toBeLessThan(30_000);
   });
 
   it('are not needed where the rates are known', async () => {

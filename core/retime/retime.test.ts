@@ -4,6 +4,7 @@ import { nearestFrame } from '../time/timecode.ts';
 import { caption } from '../track/caption.ts';
 import { along, type Piece } from '../track/pieces.ts';
 import { orderedTies, rateChange, rateMistake, residuals, scaleBy, shiftBy } from './line.ts';
+import { placesToTie } from './by-ear.ts';
 import { cutOut, retimed, snapped } from './retimed.ts';
 
 /** The same by whole numbers without end, rounded half up: what exact means. */
@@ -106,4 +107,17 @@ describe('captions', () => {
         expect((c?.end ?? 0) - (c?.start ?? 0)).toBeGreaterThan(0);
       }),
     ));
+});
+
+describe('captions to be tied by ear', () => {
+  const row = (texts: readonly string[]) =>
+    texts.map((text, i) => caption({ id: String(i), start: i * 10_000, end: i * 10_000 + 2000, text }));
+  it('are spread over the track, the first and the last said ones among them', () => {
+    const texts = ['[horn]', ...Array.from({ length: 99 }, () => 'wait here'), '[water]'];
+    expect(placesToTie(row(texts), 5).map((c) => c.id)).toEqual(['1', '25', '50', '74', '99']);
+  });
+  it('are all of them where there are few, and none that has no time', () => {
+    const [a, b] = row(['one', 'two']);
+    expect(placesToTie(a && b ? [a, { ...b, timing: 'provisional' }] : [], 5)).toEqual([a]);
+  });
 });

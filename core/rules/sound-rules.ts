@@ -1,7 +1,7 @@
 /** Findings that hold captions against the sound: speech nobody wrote down, captions nobody says, sound nobody describes. */
 import { heardFor, isIn, stretchesIn } from '../speech/heard-under.ts';
 import type { Stretch } from '../speech/regions.ts';
-import { soundNotes } from '../text/sound-notes.ts';
+import { isSpoken, soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../time/clock.ts';
 import type { Caption } from '../track/caption.ts';
 import type { CaptionInPlace, Rule } from './finding.ts';
@@ -25,14 +25,6 @@ function gapsOf({ caption, before, next }: CaptionInPlace, length: number | null
 }
 const has = (caption: Caption | null, from: number, to: number): boolean =>
   caption !== null && caption.start < to && caption.end > from && soundNotes(caption.text).length > 0;
-/** Whether anything in a caption is said: more than notes of what is heard. */
-function isSpoken({ text }: Caption): boolean {
-  const notes = soundNotes(text);
-  for (const { index } of text.matchAll(/[\p{L}\p{N}]/gu))
-    if (!notes.some((n) => n.from <= index && n.to > index)) return true;
-  return false;
-}
-
 export const soundRules: readonly Rule[] = [
   {
     id: 'speech-without-caption',
@@ -64,7 +56,7 @@ export const soundRules: readonly Rule[] = [
     ofTime: true,
     severity: ({ sound }) => sound.unheard.severity,
     check({ caption, measures: { duration } }, { style, regions, stretch }) {
-      if (!regions || duration <= 0 || !isIn(caption, stretch) || !isSpoken(caption)) return null;
+      if (!regions || duration <= 0 || !isIn(caption, stretch) || !isSpoken(caption.text)) return null;
       const { limit } = style.sound.unheard;
       const value = Math.round((heardFor(regions.speech, caption.start, caption.end) / duration) * 100);
       if (value >= limit) return null;

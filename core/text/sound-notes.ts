@@ -23,3 +23,11 @@ export function soundNotes(text: string): readonly TextRange[] {
   if (whole !== '' && /^[♪♫#\s]+$/.test(whole) && /[♪♫]/.test(whole)) return [{ from: 0, to: text.length }];
   return bracketed(text);
 }
+
+/** Whether anything in a caption is said: more than notes of what is heard. */
+export function isSpoken(text: string): boolean {
+  const notes = soundNotes(text);
+  for (const { index } of text.matchAll(/[\p{L}\p{N}]/gu))
+    if (!notes.some((n) => n.from <= index && n.to > index)) return true;
+  return false;
+}

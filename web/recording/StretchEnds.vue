@@ -71,18 +71,14 @@ function onKey(edge: Edge, at: number, event: KeyboardEvent): void {
 <style scoped>
 .part-end {
   position: absolute;
-  top: -5px;
+  top: 0;
   right: 0;
   left: 0;
   z-index: 2;
   height: 10px;
   border-top: 2px solid var(--water);
-  background-clip: content-box;
   cursor: ns-resize;
   touch-action: none;
-}
-.part-end:not(.across) {
-  top: 0;
 }
 .part-end b {
   position: absolute;
@@ -95,7 +91,6 @@ function onKey(edge: Edge, at: number, event: KeyboardEvent): void {
   bottom: 100%;
 }
 .part-end.across {
-  top: 0;
   right: auto;
   bottom: 0;
   left: -5px;

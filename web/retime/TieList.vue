@@ -45,7 +45,18 @@ const rows = computed(() =>
       <TextButton :disabled="!place.caption || !track.editable" @click="retime.tieHere()">
         Caption {{ place.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
       </TextButton>
-      <span class="soft small">One tie moves all by as much; two, far apart, put a drift right.</span>
+      <template v-if="retime.toHear.length > 0">
+        <TextButton @click="retime.skip()">Skip it</TextButton>
+        <span class="small" role="status">
+          Press at its first word; {{ retime.toHear.length === 1 ? 'the last one' : `${retime.toHear.length} to go` }}.
+        </span>
+      </template>
+      <TextButton v-else tip="Five captions are played in turn: tie each at its first word" @click="retime.byEar()">
+        By ear
+      </TextButton>
+      <span v-if="retime.toHear.length === 0" class="soft small"
+        >One tie moves all by as much; two, far apart, put a drift right.</span
+      >
     </div>
     <p v-if="retime.mistake" class="small" role="status">
       This is what {{ retime.mistake.from }} fps taken for {{ retime.mistake.to }} looks like.

@@ -1,7 +1,8 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
-import { computed, nextTick, ref, shallowRef } from 'vue';
+import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { shifted, shiftedTimes } from '../../core/operations/several.ts';
+import { placesToTie } from '../../core/retime/by-ear.ts';
 import { orderedTies, rateChange, rateMistake, residuals } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
@@ -20,6 +21,8 @@ import { useTrack } from '../stores/track.ts';
 
 /** So much is heard before the first caption that is moved, in ms. */
 const before = 1500;
+/** So many captions are tied by ear, each heard from so much before it, in ms. */
+const [five, lead] = [5, 2000];
 
 export type Tool = 'shift' | 'rate' | 'ties';
 /** A caption and where it belongs. */
@@ -46,6 +49,10 @@ export const useRetime = defineStore('retime', () => {
   /** Frame rates, as people say them: the one the times were counted by, and the one of the recording. */
   const rates = ref({ from: '25', to: '25' });
   const ties = shallowRef<readonly CaptionTie[]>([]);
+  // Ties and rates are about all of a track, wherever the cursor goes meanwhile.
+  watch(tool, (now) => {
+    if (now !== 'shift' && scope.value === 'on') scope.value = 'all';
+  });
   /** Which times are shown while it is tried. */
   const side = ref<'before' | 'after'>('after');
 
@@ -105,7 +112,35 @@ export const useRetime = defineStore('retime', () => {
     void nextTick(() => document.getElementById('shift-by')?.focus());
   }
   function close(): void {
+    if (toHear.value.length > 0) playback.pause();
+    toHear.value = [];
     isOpen.value = false;
+  }
+  /** Captions that are still to be listened to, the one that is now the first. */
+  const toHear = shallowRef<readonly string[]>([]);
+  function hearNext(): void {
+    const [id] = toHear.value;
+    const next = track.captions.find((c) => c.id === id);
+    if (!next) {
+      playback.pause();
+      return;
+    }
+    place.goTo(next.id, 'chosen');
+    playback.seek(Math.max(0, next.start - lead));
+    playback.play();
+    // The cursor stays with the caption whose first word is waited for.
+    place.follow = false;
+  }
+  /** Five captions are played in turn, each to be tied at its first word. */
+  function byEar(): void {
+    open('ties');
+    toHear.value = placesToTie(track.captions, five).map((c) => c.id);
+    hearNext();
+  }
+  /** This one is not tied; the next is played. */
+  function skip(): void {
+    toHear.value = toHear.value.slice(1);
+    hearNext();
   }
   /** The cursor caption belongs where the playhead is, less the reaction while that moves. */
   function tieHere(): void {
@@ -115,6 +150,7 @@ export const useRetime = defineStore('retime', () => {
     open('ties');
     const { id, start: at } = here;
     ties.value = [...ties.value.filter((t) => t.id !== id), { id, at, to }].sort((a, b) => a.at - b.at);
+    if (toHear.value[0] === id) skip();
   }
   const untie = (id: string): void => void (ties.value = ties.value.filter((t) => t.id !== id));
 
@@ -162,6 +198,9 @@ export const useRetime = defineStore('retime', () => {
     mistake,
     open,
     close,
+    toHear,
+    byEar,
+    skip,
     tieHere,
     untie,
     apply,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { Stretch } from '../../core/speech/regions.ts';
 import { lengthInWords } from '../../core/time/clock.ts';
 import RowButton from '../controls/RowButton.vue';
 import { foldRoom, useTapeView } from './tape-view.ts';
@@ -9,6 +10,11 @@ const view = useTapeView();
 const shown = computed(() =>
   view.folds.filter((f) => f.end > view.from && f.start < view.until && (f.end - f.start) * view.perMs > foldRoom),
 );
+/** The strip goes; the keyboard is on the tape again. */
+function open(fold: Stretch, event: MouseEvent): void {
+  (event.currentTarget as HTMLElement).closest<HTMLElement>('[data-single-keys]')?.focus({ preventScroll: true });
+  view.openFold(fold);
+}
 </script>
 
 <template>
@@ -18,7 +24,7 @@ const shown = computed(() =>
     class="tape-fold quiet small"
     :style="{ transform: `translateY(${view.yOf(fold.start)}px)`, height: `${foldRoom}px` }"
     data-tip="Open it"
-    @click="view.openFold(fold)"
+    @click="open(fold, $event)"
     @pointerdown.stop
   >
     <span aria-hidden="true">⋯</span> {{ lengthInWords(fold.end - fold.start) }} with no speech and no caption

@@ -1,187 +1,58 @@
 <script setup lang="ts">
-import ProgressBar from '../controls/ProgressBar.vue';
-import TextButton from '../controls/TextButton.vue';
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
-import { lanesOf } from '../../core/timing/lanes.ts';
-import { mustGo } from '../../core/rules/findings.ts';
-import { captionAt, type Caption } from '../../core/track/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
 import { useUndoInSight } from '../captions/undo-in-sight.ts';
-import { useTrack } from '../stores/track.ts';
 import { useView } from '../stores/view.ts';
-import { useSound } from '../stores/sound.ts';
-import { useStretch } from '../recording/stretch.ts';
 import StretchEnds from '../recording/StretchEnds.vue';
-import { useRetime } from '../retime/retime.ts';
-import { useDraftWords } from '../stores/draft-words.ts';
 import { useChosenEdge } from './chosen-edge.ts';
-import { keyStepOf, withMoved } from '../captions/retiming.ts';
-import { useDrawn } from './drawn.ts';
-import { useFineSound } from './fine-sound.ts';
+import { keyStepOf } from '../captions/retiming.ts';
 import FoldList from './FoldList.vue';
-import { columns, paintTape } from './paint.ts';
-import { saidWords } from './said-words.ts';
+import { columns } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
 import DragNote from './DragNote.vue';
 import DrawnBar from './DrawnBar.vue';
 import MarkQueue from './MarkQueue.vue';
+import ReadingNote from './ReadingNote.vue';
 import TapeBlock from './TapeBlock.vue';
 import { useDrag } from './use-drag.ts';
+import { useGround } from './use-ground.ts';
+import { useShown } from './use-shown.ts';
 import { useTapeHands } from './use-tape-hands.ts';
 
 const job = useJob();
-const track = useTrack();
 const place = usePlace();
 const times = useTimes();
 const playback = usePlayback();
 const findings = useFindings();
-const preferences = usePreferences();
 const inSight = useView();
-const sound = useSound();
 const view = useTapeView();
 const drag = useDrag();
 const edge = useChosenEdge();
-const retime = useRetime();
-const part = useStretch();
-const drawn = useDrawn();
-const draft = useDraftWords();
-const fine = useFineSound();
 const tape = useTemplateRef<HTMLElement>('tape');
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const playhead = useTemplateRef<HTMLElement>('playhead');
 
-/** More blocks than this are drawn as bars: they are too small to be read, and too many to be put up. */
-const mostBlocks = 60;
-/** How many captions before the page are looked at for one that reaches into it. */
-const before = 20;
-
-const captions = computed(() => withMoved(retime.captions, drag.held?.moved.changes ?? []));
-/** The places of the captions that are timed and on the page. */
-const shown = computed(() => {
-  const all = captions.value;
-  const first = Math.max(0, captionAt(all, view.from) - before);
-  const last = captionAt(all, view.until);
-  const places: { readonly index: number; readonly caption: Caption }[] = [];
-  for (let index = first; index <= last; index++) {
-    const caption = all[index];
-    if (caption && caption.end > view.from && caption.timing === 'set') places.push({ index, caption });
-  }
-  return places;
-});
-const asBars = computed(() => shown.value.length > mostBlocks);
-const blocks = computed(() => {
-  if (asBars.value) return [];
-  const lanes = lanesOf(shown.value.map((s) => s.caption));
-  return shown.value.map((s, i) => ({ ...s, lane: lanes[i]?.lane ?? 0, lanes: lanes[i]?.of ?? 1 }));
-});
-/** Px that what stands beside a caption needs. */
-const besideRoom = 18;
-/** Captions whose words beside them would stand on those of another; the cursor caption's are never left out. */
-const crowded = computed(() => {
-  const least = besideRoom / view.perMs;
-  const here = place.caption;
-  let last = -Infinity;
-  const left = new Set<string>();
-  for (const { caption } of blocks.value) {
-    if (caption.id === here?.id) last = caption.start;
-    else if (caption.start - last < least || (here && Math.abs(caption.start - here.start) < least))
-      left.add(caption.id);
-    else last = caption.start;
-  }
-  return left;
-});
-/** Px of a second from which on words have room at their times. */
-const wordRoom = 60;
-const wordsOf = (of: readonly Caption[]) => (view.perMs * 1000 >= wordRoom ? saidWords(of, view.from, view.until) : []);
-const words = computed(() => (preferences.showsWords ? wordsOf(track.captions) : []));
-const draftWords = computed(() => (preferences.showsDraft ? wordsOf(draft.captions) : []));
-/** Where captions on the page were, that are tried elsewhere. */
-const ghosts = computed(() => {
-  const moved = new Set(retime.side === 'after' ? retime.changes.map((c) => c.id) : []);
-  if (moved.size === 0 || asBars.value) return [];
-  return track.captions.filter((c) => moved.has(c.id) && c.end > view.from && c.start < view.until);
-});
+const onPage = useShown();
+const { shown, asBars, blocks, crowded } = onPage;
+useGround(tape, ground, onPage);
 const step = computed(() => (job.job ? keyStepOf(job.job) : 10));
 
-let width = 0;
-let frame = 0;
-function draw(): void {
-  frame ||= requestAnimationFrame(() => {
-    frame = 0;
-    if (!ground.value || !job.job || width === 0) return;
-    paintTape(ground.value, {
-      width,
-      height: view.height,
-      from: view.from,
-      until: view.until,
-      perMs: view.perMs,
-      yOf: view.yOf,
-      timeAt: view.timeAt,
-      folds: view.folds,
-      length: view.length,
-      rate: job.job.rate,
-      peaks: sound.peaks,
-      speech: sound.regions?.speech ?? null,
-      fine: fine.value,
-      inFrames: times.counted !== null,
-      stretch: part.shown,
-      drawn: drawn.stretch,
-      words: words.value,
-      draftWords: draftWords.value,
-      ghosts: ghosts.value,
-      bars: asBars.value
-        ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
-        : [],
-    });
-  });
-}
 function movePlayhead(): void {
   if (playhead.value) playhead.value.style.transform = `translateY(${String(view.yOf(playback.time) - 1)}px)`;
 }
-const watcher = new ResizeObserver(([entry]) => {
-  if (!entry) return;
-  width = entry.contentRect.width;
-  view.height = Math.max(100, entry.contentRect.height);
-  draw();
-});
 const wantsStill = matchMedia('(prefers-reduced-motion: reduce)');
 onMounted(() => {
-  if (tape.value) watcher.observe(tape.value);
   if (place.caption) view.show(place.caption.start, place.caption.end);
-  void document.fonts.ready.then(draw);
   tape.value?.focus({ preventScroll: true });
 });
 onBeforeUnmount(() => {
-  watcher.disconnect();
-  cancelAnimationFrame(frame);
   drag.cancel();
   inSight.ends = null;
 });
-watch(
-  [
-    () => view.from,
-    () => view.span,
-    () => view.height,
-    () => view.folds,
-    shown,
-    () => sound.peaks,
-    () => sound.regions,
-    fine,
-    () => part.shown,
-    () => drawn.stretch,
-    words,
-    draftWords,
-    ghosts,
-    () => times.counted,
-    () => preferences.dark,
-  ],
-  draw,
-);
 watch([() => view.from, () => view.span, () => view.height, () => view.folds, () => playback.time], movePlayhead, {
   flush: 'post',
   immediate: true,
@@ -285,14 +156,7 @@ watch(asBars, () => (writing.value = false));
     <DragNote :step="step" />
     <DrawnBar />
     <MarkQueue />
-    <p v-if="sound.reading !== null" class="tape-sound small floating">
-      <ProgressBar label="Reading the sound" :share="sound.reading" small />
-      Reading the sound
-      <TextButton @click="sound.stop()">Stop</TextButton>
-    </p>
-    <p v-else-if="sound.trouble" class="tape-sound small floating" role="status">
-      {{ sound.trouble }} <TextButton @click="sound.want()">Try again</TextButton>
-    </p>
+    <ReadingNote />
     <div ref="playhead" class="tape-playhead">
       <span class="figures">{{ times.clock(playback.time) }}</span>
     </div>
@@ -333,13 +197,5 @@ canvas {
   background: var(--sun-text);
   color: var(--sheet);
   font-size: var(--size-fine);
-}
-.tape-sound {
-  position: absolute;
-  bottom: 12px;
-  left: 80px;
-  z-index: 4;
-  width: 260px;
-  padding: 6px 10px;
 }
 </style>
