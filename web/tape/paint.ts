@@ -56,7 +56,9 @@ function label(ms: number, step: number, { length, inFrames, rate }: TapePicture
   // Between whole seconds a timecode says no more than the second and the picture: there is no room for all of it.
   if (inFrames && step < 1000) return timecode(ms, rate).slice(-5);
   const hours = length >= 3_600_000 ? 'always' : 'when needed';
-  return formatClock(ms, { fraction: '.', hours, digits: step < 1000 ? 1 : 0 });
+  // Nor is there for hours and tenths together.
+  if (step < 1000) return formatClock(ms, { fraction: '.', hours, digits: 1 }).slice(-7);
+  return formatClock(ms, { fraction: '.', hours, digits: 0 });
 }
 
 /** A stretch of time across a part of the tape. */
