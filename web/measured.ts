@@ -2,7 +2,7 @@
 import { measure, type Counting, type Measures } from '../core/text/measures.ts';
 import type { Caption } from '../core/track/caption.ts';
 
-/** Remembers for one way of counting at a time. It only saves time: asked anew, it would say the same. */
+/** Remembers for one way of counting at a time. It only saves time: asked again, it would say the same. */
 function measuring(): (caption: Caption, counting: Counting) => Measures {
   let known = new WeakMap<Caption, Measures>();
   let under: Counting | null = null;

@@ -10,7 +10,7 @@ export const stages = {
 /** Fetches every stage once a job is open, so that all of them work while the server is away. */
 export function fetchStages(): void {
   for (const fetchStage of Object.values(stages)) {
-    // A stage that cannot be fetched now is fetched when it is gone to.
+    // A stage that cannot be fetched now is fetched when somebody goes there.
     fetchStage().catch(() => undefined);
   }
 }

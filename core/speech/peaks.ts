@@ -100,3 +100,6 @@ export function peakWithin(levels: Peaks, from: number, to: number, perSecond: n
     peak = Math.max(peak, cells[i] ?? 0);
   return peak;
 }
+
+/** How far out a peak is drawn, 0 to 1: speech is seldom loud, and the root brings out what is soft. @param peak 0 to 255 */
+export const shownLoud = (peak: number): number => Math.sqrt(peak / 255);

@@ -34,6 +34,21 @@ export function useWhenIdle(work: () => void): () => void {
 }
 
 /**
+ * Runs work in the next frame, once for all that has changed by then; asked for again before that, it stays with the one
+ * that is to come. Goes with the scope it is made in.
+ */
+export function useNextFrame(work: () => void): () => void {
+  let frame = 0;
+  onScopeDispose(() => cancelAnimationFrame(frame));
+  return () => {
+    frame ||= requestAnimationFrame(() => {
+      frame = 0;
+      work();
+    });
+  };
+}
+
+/**
  * A value worked out when the page is idle: at once to begin with, then some moments after what it is
  * `of` has changed. Until then it is what it was.
  */

@@ -29,7 +29,7 @@ export const useRepairs = defineStore('repairs', () => {
     return i < 0 || !findings.context ? nothing : repairOf(track.captions, i, finding, findings.context, newId);
   }
 
-  /** The findings of a caption as the monitor shows them, what must be mended first, each with its proposal; doubtful words are marked where they stand. */
+  /** The findings of a caption as the monitor shows them, what must be repaired first, each with its proposal; doubtful words are marked where they stand. */
   const shownOf = (caption: Caption): { readonly finding: Finding; readonly proposal: Proposal }[] =>
     findings
       .of(caption.id)

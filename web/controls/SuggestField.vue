@@ -4,7 +4,7 @@ import { computed, useTemplateRef } from 'vue';
 import { useList } from './use-list.ts';
 
 /**
- * A line of text, with what was written there before to choose from. Ant's has the faults of its select, mended in the
+ * A line of text, with what was written there before to choose from. Ant's has the faults of its select, repaired in the
  * same way, and shows everything whatever is typed unless it is told to narrow it.
  */
 defineOptions({ inheritAttrs: false });

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
-import { peakWithin } from '../../core/speech/peaks.ts';
+import { peakWithin, shownLoud } from '../../core/speech/peaks.ts';
 import { stretchesIn } from '../../core/speech/heard-under.ts';
+import { useNextFrame } from '../background/idle.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useSound } from '../stores/sound.ts';
@@ -21,7 +22,7 @@ const shown = 2000;
 let width = 0;
 const height = 64;
 
-function draw(): void {
+const draw = useNextFrame(() => {
   const at = edge.at;
   const sheet = canvas.value && width > 0 ? wiped(canvas.value, width, height) : null;
   if (!sheet || at === null) return;
@@ -36,7 +37,7 @@ function draw(): void {
   context.fillStyle = token('sound');
   for (let x = 0; sound.peaks && x < width; x++) {
     const start = from + (x / width) * shown;
-    const tall = Math.max(1, Math.sqrt(peakWithin(sound.peaks, start, start + shown / width) / 255) * (height - 16));
+    const tall = Math.max(1, shownLoud(peakWithin(sound.peaks, start, start + shown / width)) * (height - 16));
     context.fillRect(x, (height - 6 - tall) / 2, 1, tall);
   }
   // The captions there, at the foot.
@@ -49,7 +50,7 @@ function draw(): void {
   context.fillRect(width / 2 - 1, 0, 2, height);
   context.fillStyle = token('sun');
   context.fillRect(xOf(playback.time) - 1, 0, 2, height - 6);
-}
+});
 const watcher = new ResizeObserver(([entry]) => {
   width = entry?.contentRect.width ?? 0;
   draw();

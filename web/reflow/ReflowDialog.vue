@@ -75,7 +75,7 @@ watch(
   { immediate: true },
 );
 
-/** Does what is shown; it is worked out anew whenever the captions change, so it always fits them. */
+/** Does what is shown; it is worked out again whenever the captions change, so it always fits them. */
 function go(): void {
   const { value: laid } = shown;
   if (!laid?.edit || !track.editable) return;

@@ -1,4 +1,4 @@
-/** The command of laying captions out anew. */
+/** The command that reflows captions. */
 import { inSection, type Command } from '../commands/command.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 

@@ -17,7 +17,7 @@ import { useWholeLength } from '../playback/whole-length.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
-import { useWhenIdle } from '../background/idle.ts';
+import { useNextFrame, useWhenIdle } from '../background/idle.ts';
 import RowButton from '../controls/RowButton.vue';
 import { paintGround, paintMarks } from './draw.ts';
 
@@ -82,15 +82,10 @@ const drawGround = useWhenIdle(() => {
     drift: drift.value,
   });
 });
-let frame = 0;
-/** In the next frame, once for all that has changed by then; asked for again before that, it stays with the one that is to come. */
-function drawMarks(): void {
-  frame ||= requestAnimationFrame(() => {
-    frame = 0;
-    if (!marks.value || size.value.width === 0) return;
-    paintMarks(marks.value, { ...size.value, length: length.value, cursor: place.caption, view: inView.value });
-  });
-}
+const drawMarks = useNextFrame(() => {
+  if (!marks.value || size.value.width === 0) return;
+  paintMarks(marks.value, { ...size.value, length: length.value, cursor: place.caption, view: inView.value });
+});
 /** The playhead moves at every frame while the recording plays; it is a line of its own, so that nothing else is drawn. */
 function movePlayhead(): void {
   const x = (playback.time / length.value) * size.value.width;
@@ -103,10 +98,7 @@ onMounted(() => {
   if (marks.value) watcher.observe(marks.value);
   void document.fonts.ready.then(drawGround);
 });
-onBeforeUnmount(() => {
-  watcher.disconnect();
-  cancelAnimationFrame(frame);
-});
+onBeforeUnmount(() => watcher.disconnect());
 watch(
   [
     size,

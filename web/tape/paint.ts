@@ -2,7 +2,7 @@
 import { formatClock } from '../../core/time/clock.ts';
 import { stretchesIn } from '../../core/speech/heard-under.ts';
 import type { Stretch } from '../../core/speech/regions.ts';
-import { peakWithin, type Peaks } from '../../core/speech/peaks.ts';
+import { peakWithin, shownLoud, type Peaks } from '../../core/speech/peaks.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import { timecode } from '../../core/time/timecode.ts';
@@ -88,8 +88,7 @@ function paintSound(sheet: Sheet, top: number, foot: number): void {
   context.fillStyle = token('sound');
   const [middle, half] = [columns.sound + columns.soundWidth / 2, columns.soundWidth / 2 - 4];
   for (let y = Math.floor(top); y < foot; y++) {
-    // Speech is seldom loud: the root brings out what is soft.
-    const wide = Math.max(0.5, Math.sqrt(loud(timeAt(y), timeAt(y + 1)) / 255) * half);
+    const wide = Math.max(0.5, shownLoud(loud(timeAt(y), timeAt(y + 1))) * half);
     context.fillRect(middle - wide, y, wide * 2, 1);
   }
 }

@@ -124,10 +124,9 @@ export const useDrag = defineStore('tape-drag', () => {
     const drawn = free ? null : snapTo(wanted, targets(now, wanted, rules.gap), reach / view.perMs);
     const framed = !free && preferences.snaps.frames ? nearestFrame(wanted, job.job.rate) : wanted;
     const to = drawn?.at ?? framed;
-    const { from: first, to: last } = together(now);
     const moved =
       now.handle === 'whole'
-        ? moveCaptions(now.captions, { from: first, to: last, by: to - before.start, push }, rules)
+        ? moveCaptions(now.captions, { ...together(now), by: to - before.start, push }, rules)
         : moveEdge(now.captions, { index: now.index, edge: now.handle, to, alone, push }, rules);
     held.value = { ...now, moved };
     const after = moved.changes.find((c) => c.id === before.id);

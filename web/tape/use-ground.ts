@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, watch, type Ref } from 'vue';
 import { mustGo } from '../../core/rules/findings.ts';
 import type { Caption } from '../../core/track/caption.ts';
+import { useNextFrame } from '../background/idle.ts';
 import { useStretch } from '../recording/stretch.ts';
 import { useRetime } from '../retime/retime.ts';
 import { useDraftWords } from '../stores/draft-words.ts';
@@ -61,37 +62,33 @@ export function useGround(
   });
 
   let width = 0;
-  let frame = 0;
-  function draw(): void {
-    frame ||= requestAnimationFrame(() => {
-      frame = 0;
-      if (!ground.value || !job.job || width === 0) return;
-      paintTape(ground.value, {
-        width,
-        height: view.height,
-        from: view.from,
-        until: view.until,
-        perMs: view.perMs,
-        yOf: view.yOf,
-        timeAt: view.timeAt,
-        folds: view.folds,
-        length: view.length,
-        rate: job.job.rate,
-        peaks: sound.peaks,
-        speech: sound.regions?.speech ?? null,
-        fine: fine.value,
-        inFrames: times.counted !== null,
-        stretch: part.shown,
-        drawn: drawn.stretch,
-        words: words.value,
-        draftWords: draftWords.value,
-        ghosts: ghosts.value,
-        bars: asBars.value
-          ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
-          : [],
-      });
+  const draw = useNextFrame(() => {
+    if (!ground.value || !job.job || width === 0) return;
+    paintTape(ground.value, {
+      width,
+      height: view.height,
+      from: view.from,
+      until: view.until,
+      perMs: view.perMs,
+      yOf: view.yOf,
+      timeAt: view.timeAt,
+      folds: view.folds,
+      length: view.length,
+      rate: job.job.rate,
+      peaks: sound.peaks,
+      speech: sound.regions?.speech ?? null,
+      fine: fine.value,
+      inFrames: times.counted !== null,
+      stretch: part.shown,
+      drawn: drawn.stretch,
+      words: words.value,
+      draftWords: draftWords.value,
+      ghosts: ghosts.value,
+      bars: asBars.value
+        ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
+        : [],
     });
-  }
+  });
   const watcher = new ResizeObserver(([entry]) => {
     if (!entry) return;
     width = entry.contentRect.width;
@@ -102,10 +99,7 @@ export function useGround(
     if (tape.value) watcher.observe(tape.value);
     void document.fonts.ready.then(draw);
   });
-  onBeforeUnmount(() => {
-    watcher.disconnect();
-    cancelAnimationFrame(frame);
-  });
+  onBeforeUnmount(() => watcher.disconnect());
   watch(
     [
       () => view.from,
