@@ -1,0 +1,141 @@
+/** Where captions belong, from where their words are said: what is sure, what goes with its neighbours, what stays. */
+import type { Stretch } from '../speech/regions.ts';
+import type { Placed } from './grammars.ts';
+import type { Script } from './words-to-place.ts';
+
+/** How a caption came to its place. */
+export type Certainty =
+  /** Its words were heard. */
+  | 'certain'
+  /** It goes with its neighbours, which moved alike. */
+  | 'with neighbours'
+  /** Nothing says where it belongs: it stays. */
+  | 'left';
+/** Where a caption belongs, in ms. */
+export interface CaptionPlace {
+  readonly start: number;
+  readonly end: number;
+  readonly how: Certainty;
+  /** Its words that were heard. */
+  readonly words: readonly Placed[];
+}
+
+/** What of a caption there is to place. */
+interface Timed {
+  readonly start: number;
+  readonly end: number;
+  readonly timing: 'set' | 'provisional';
+}
+
+/** A beginning so near the beginning of speech is that, in ms. */
+const snaps = 200;
+/** Speech before the first word that was found is the caption's own where nobody else claims it, up to so much, in ms. */
+const ownSpeech = 900;
+/** Neighbours move alike where their offsets are no further apart than this and this share of the time between them, in ms. */
+const [alike, alikeShare] = [500, 0.06];
+/** A caption is certain where at least so much of its words was heard. */
+const leastHeard = 0.5;
+
+/** When a caption's speech begins. @param before end of the last word before it */
+function startOf(first: Placed, isOpening: boolean, before: number, speech: readonly Stretch[]): number {
+  const region = speech.find((s) => s.end > first.start) ?? null;
+  if (!region) return first.start;
+  const off = region.start - first.start;
+  if (Math.abs(off) <= snaps && region.start >= before - 50) return region.start;
+  // Words were left out at its beginning: what is said there and is nobody else's is its own.
+  if (!isOpening && off < 0 && -off <= ownSpeech && region.start >= before) return region.start;
+  return first.start;
+}
+/** When it ends: with its last word, or with the speech where that ends there. */
+function endOf(last: Placed, next: number, speech: readonly Stretch[]): number {
+  const region = speech.findLast((s) => s.start < last.end);
+  if (region && Math.abs(region.end - last.end) <= snaps && region.end <= next) return region.end;
+  return Math.min(last.end, next);
+}
+
+/** How far a caption moves, by others that surely do. */
+interface Move {
+  /** Where it was, in ms. */
+  readonly at: number;
+  readonly by: number;
+}
+const moveOf = (c: Timed | undefined, place: CaptionPlace | null | undefined): Move | null =>
+  c && place && c.timing === 'set' ? { at: c.start, by: place.start - c.start } : null;
+const isAlike = (a: Move, b: Move): boolean => Math.abs(a.by - b.by) <= alike + Math.abs(b.at - a.at) * alikeShare;
+/** The nearest that surely move: so many on either side of a place, in order. */
+function movesAround(
+  moves: readonly (Move | null)[],
+  i: number,
+  many: number,
+): { readonly before: Move[]; readonly after: Move[] } {
+  const [before, after]: [Move[], Move[]] = [[], []];
+  for (let k = i - 1; k >= 0 && before.length < many; k--) if (moves[k]) before.unshift(moves[k] as Move);
+  for (let k = i + 1; k < moves.length && after.length < many; k++) if (moves[k]) after.push(moves[k] as Move);
+  return { before, after };
+}
+/** How far neighbours say that a moment moves, in ms; null where they do not agree, or where too few are known. */
+function agreed(moves: readonly (Move | null)[], i: number, at: number): number | null {
+  const { before, after } = movesAround(moves, i, 2);
+  // Beyond the first and the last that are sure, two on one side have to do.
+  const [a, b] = before.length > 0 && after.length > 0 ? [before.at(-1), after[0]] : before.length > 0 ? before : after;
+  if (!a || !b || !isAlike(a, b)) return null;
+  const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
+  // A line through two that are near each other does not reach far.
+  return Math.abs(share) > 4 ? (share < 0 ? a.by : b.by) : a.by + (b.by - a.by) * share;
+}
+/** Whether a caption moves otherwise than all around it, which agree with each other. */
+function isOdd(moves: readonly (Move | null)[], i: number, move: Move): boolean {
+  const { before, after } = movesAround(moves, i, 2);
+  const others = [...before, ...after];
+  if (others.length < 3 || before.length === 0 || after.length === 0) return false;
+  const agree = others.every((m, k) => k === 0 || isAlike(others[k - 1] ?? m, m));
+  const said = agreed(moves, i, move.at);
+  return agree && said !== null && Math.abs(said - move.by) > odd;
+}
+/** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
+const odd = 350;
+
+/**
+ * @param captions in order
+ * @param placed words that were heard, in order
+ */
+export function placesOf(
+  captions: readonly Timed[],
+  script: Script,
+  placed: readonly Placed[],
+  speech: readonly Stretch[],
+): CaptionPlace[] {
+  const of: Placed[][] = captions.map(() => []);
+  for (const p of placed) of[script.words[p.word]?.caption ?? -1]?.push(p);
+  const wordsIn = (i: number): number => (script.firstOf[i + 1] ?? script.words.length) - (script.firstOf[i] ?? 0);
+  const heard = captions.map((_, i): CaptionPlace | null => {
+    const words = of[i] ?? [];
+    const [first, last] = [words[0], words.at(-1)];
+    if (!first || !last || words.length < wordsIn(i) * leastHeard) return null;
+    let before = 0;
+    for (let k = i - 1; k >= 0 && before === 0; k--) before = of[k]?.at(-1)?.end ?? 0;
+    let next = Infinity;
+    for (let k = i + 1; k < of.length && next === Infinity; k++) next = of[k]?.[0]?.start ?? Infinity;
+    const start = startOf(first, first.word === script.firstOf[i], before, speech);
+    return { start, end: Math.max(start + 1, endOf(last, next, speech)), how: 'certain', words };
+  });
+  const every = captions.map((c, i) => moveOf(c, heard[i]));
+  const sure = heard.map((place, i) => (every[i] && isOdd(every, i, every[i] as Move) ? null : place));
+  const moves = captions.map((c, i) => moveOf(c, sure[i]));
+  /** Beginnings of speech are where captions begin that are said to begin there. */
+  const toSpeech = (start: number): number => speech.find((s) => Math.abs(s.start - start) <= snaps)?.start ?? start;
+  return captions.map((c, i): CaptionPlace => {
+    const place = sure[i];
+    const opens = place && place.words[0]?.word === script.firstOf[i];
+    if (place && opens) return place;
+    const by = c.timing === 'set' ? agreed(moves, i, c.start) : null;
+    if (by === null) return place ?? { start: c.start, end: c.end, how: 'left', words: [] };
+    const start = Math.max(0, Math.round(wordsIn(i) > 0 ? toSpeech(c.start + by) : c.start + by));
+    // Its first word was not heard: its neighbours know better when it begins.
+    if (place)
+      return Math.abs(place.start - start) > snaps
+        ? { ...place, start: Math.min(start, place.words[0]?.start ?? start) }
+        : place;
+    return { start, end: start + (c.end - c.start), how: 'with neighbours', words: [] };
+  });
+}
