@@ -19,6 +19,7 @@ function at(files: Record<string, string | Uint8Array>, ...words: string[]) {
       return use({ size: file.length, read: (from, length) => file.subarray(from, from + length) });
     },
     asWav: () => null,
+    recogniser: () => Promise.reject(new CannotDo('There is no recogniser here.')),
     voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
     write: (path, text) => (written[path] = text),
     say: (text) => (said += text),

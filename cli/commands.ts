@@ -7,6 +7,7 @@ import type { CommandLine, Terminal, Ending } from './terminal.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
 import { compareTracks } from './compare.ts';
+import { place } from './place.ts';
 import { regions } from './regions.ts';
 import { retime } from './retime.ts';
 import { styles } from './styles.ts';
@@ -20,6 +21,8 @@ fenwix check FILE [--json]       what does not meet a house style
 fenwix repair IN OUT [--json]    repairs what does not meet a house style, and says what it could not
 fenwix reflow IN OUT [--all]     reflows captions that do not meet a house style
 fenwix retime IN OUT [--shift MS] [--rate FROM:TO] [--tie A=B] …  moves the times of captions
+fenwix place --audio FILE (--text FILE | --captions FILE) --language TAG OUT [--json]
+                                 places captions, or a bare text, where their words are said
 fenwix compare A B [--json]      how many words of B differ from A, and how far apart captions begin
 fenwix regions FILE [--json]     where speech and other sound is in a recording
 fenwix styles [NAME] [--json]    the house styles, or one as a file
@@ -40,6 +43,8 @@ retime takes, in the order they are written
   --cut A-B           a stretch of the recording was taken out
   --snap FPS          begins and ends at pictures
   times are ms or H:MM:SS.mmm
+place also takes
+  --words FILE        writes when each word is said, as CTM
 convert also takes
   --language TAG      the language of the captions, as en-GB
   --leave-out WHAT    notes, labels, or notes,labels
@@ -63,13 +68,14 @@ const commands: Readonly<Record<string, CommandLine>> = {
   repair,
   reflow,
   retime,
+  place,
   compare: compareTracks,
   regions,
   styles,
 };
 
-/** Runs a command line. Whatever cannot be done ends as a sentence and 2. */
-export function run(words: readonly string[], terminal: Terminal): Ending {
+/** Runs a command line; one that takes its time gives a promise. Whatever cannot be done ends as a sentence and 2. */
+export function run(words: readonly string[], terminal: Terminal): Ending | Promise<Ending> {
   const [name = 'help', ...rest] = words;
   const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
   if (!command) {
@@ -77,11 +83,15 @@ export function run(words: readonly string[], terminal: Terminal): Ending {
     (asked ? terminal.say : terminal.mutter)(asked ? help : `“${name}” is not a command.\n${help}`);
     return asked ? 0 : 2;
   }
-  try {
-    return command(rest, terminal);
-  } catch (error) {
+  const failed = (error: unknown): Ending => {
     if (!(error instanceof CannotDo)) throw error;
     terminal.mutter(`${error.message}\n`);
     return 2;
+  };
+  try {
+    const ending = command(rest, terminal);
+    return ending instanceof Promise ? ending.catch(failed) : ending;
+  } catch (error) {
+    return failed(error);
   }
 }

@@ -22,28 +22,38 @@ function attempt<T>(path: string, doing: string, deed: () => T): T {
   }
 }
 
+/** Uses something that is given back afterwards, at once or when what was begun has ended. */
+function lent<T>(use: () => T, giveBack: () => void): T {
+  let isLater = false;
+  try {
+    const result = use();
+    if (!(result instanceof Promise)) return result;
+    isLater = true;
+    return result.finally(giveBack) as T;
+  } finally {
+    if (!isLater) giveBack();
+  }
+}
+
 function open<T>(path: string, use: (file: OpenFile) => T): T {
   const fd = attempt(path, 'read', () => openSync(path, 'r'));
-  try {
-    const { size } = fstatSync(fd);
-    return use({
-      size,
-      read(at, length) {
-        const bytes = new Uint8Array(Math.max(0, Math.min(length, size - at)));
-        const read = attempt(path, 'read', () => readSync(fd, bytes, 0, bytes.length, at));
-        return bytes.subarray(0, read);
-      },
-    });
-  } finally {
-    closeSync(fd);
-  }
+  const { size } = fstatSync(fd);
+  const read = (at: number, length: number): Uint8Array => {
+    const bytes = new Uint8Array(Math.max(0, Math.min(length, size - at)));
+    const many = attempt(path, 'read', () => readSync(fd, bytes, 0, bytes.length, at));
+    return bytes.subarray(0, many);
+  };
+  return lent(
+    () => use({ size, read }),
+    () => closeSync(fd),
+  );
 }
 
 /** By ffmpeg into a file of its own, which goes again: hours of sound have no place in memory. */
 function asWav<T>(path: string, use: (file: OpenFile) => T): T | null {
   const folder = mkdtempSync(join(tmpdir(), 'fenwix-sound-'));
   const wav = join(folder, 'sound.wav');
-  try {
+  const convert = (): T | null => {
     const how = [
       '-v',
       'error',
@@ -60,9 +70,8 @@ function asWav<T>(path: string, use: (file: OpenFile) => T): T | null {
       wav,
     ];
     return spawnSync('ffmpeg', how, { stdio: 'ignore' }).status === 0 ? open(wav, use) : null;
-  } finally {
-    rmSync(folder, { recursive: true, force: true });
-  }
+  };
+  return lent(convert, () => rmSync(folder, { recursive: true, force: true }));
 }
 
 function voiceNet(): ArrayBuffer {
@@ -70,13 +79,19 @@ function voiceNet(): ArrayBuffer {
   return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
 }
 
-process.exitCode = run(process.argv.slice(2), {
+process.exitCode = await run(process.argv.slice(2), {
   read: (path) => attempt(path, 'read', () => readFileSync(path === '-' ? 0 : path)),
   write: (path, text) =>
     attempt(path, 'written', () => (path === '-' ? void process.stdout.write(text) : writeFileSync(path, text))),
   open,
   asWav,
   voiceNet,
+  async recogniser(model) {
+    // Only who places needs it.
+    const { recogniserFor } = await import('./recogniser.ts');
+    const rules = readFileSync(new URL(`../core/pronunciation/letters-${model.model}.json`, import.meta.url), 'utf8');
+    return recogniserFor(model, rules, import.meta.resolve('soundswallower'));
+  },
   say: (text) => void process.stdout.write(text),
   mutter: (text) => void process.stderr.write(text),
 });

@@ -1,5 +1,8 @@
 /** What the commands need of the outside, so that they can be tried without it. */
 
+import type { ModelFor } from '../core/pronunciation/models.ts';
+import type { Recogniser } from './recogniser.ts';
+
 /** A file that is read piece by piece. */
 export interface OpenFile {
   /** In bytes. */
@@ -13,12 +16,14 @@ export interface Terminal {
   readonly read: (path: string) => Uint8Array;
   /** Writes a file, or to standard output for `-`. @throws {CannotDo} */
   readonly write: (path: string, text: string) => void;
-  /** Lends a file to be read piece by piece. @throws {CannotDo} */
+  /** Lends a file to be read piece by piece, until what is done with it is done. @throws {CannotDo} */
   readonly open: <T>(path: string, use: (file: OpenFile) => T) => T;
   /** Lends the sound of a recording of any kind as a WAV file; null where there is no ffmpeg, or it cannot read that. */
   readonly asWav: <T>(path: string, use: (file: OpenFile) => T) => T | null;
   /** The weights of the network that tells voices from other sound. */
   readonly voiceNet: () => ArrayBuffer;
+  /** The recogniser with an acoustic model. */
+  readonly recogniser: (model: ModelFor) => Promise<Recogniser>;
   readonly say: (text: string) => void;
   /** For what is not the result itself: warnings, reports beside a file on standard output. */
   readonly mutter: (text: string) => void;
@@ -28,4 +33,4 @@ export interface Terminal {
 export type Ending = 0 | 1 | 2;
 
 /** @throws {CannotDo} with a sentence */
-export type CommandLine = (words: readonly string[], terminal: Terminal) => Ending;
+export type CommandLine = (words: readonly string[], terminal: Terminal) => Ending | Promise<Ending>;

@@ -1,7 +1,7 @@
 /** Where captions belong, from where their words are said: what is sure, what goes with its neighbours, what stays. */
 import type { Stretch } from '../speech/regions.ts';
 import type { Placed } from './grammars.ts';
-import type { Script } from './words-to-place.ts';
+import { sayingTime, type Script } from './words-to-place.ts';
 
 /** How a caption came to its place. */
 export type Certainty =
@@ -69,8 +69,14 @@ function movesAround(
   many: number,
 ): { readonly before: Move[]; readonly after: Move[] } {
   const [before, after]: [Move[], Move[]] = [[], []];
-  for (let k = i - 1; k >= 0 && before.length < many; k--) if (moves[k]) before.unshift(moves[k] as Move);
-  for (let k = i + 1; k < moves.length && after.length < many; k++) if (moves[k]) after.push(moves[k] as Move);
+  for (let k = i - 1; k >= 0 && before.length < many; k--) {
+    const move = moves[k];
+    if (move) before.unshift(move);
+  }
+  for (let k = i + 1; k < moves.length && after.length < many; k++) {
+    const move = moves[k];
+    if (move) after.push(move);
+  }
   return { before, after };
 }
 /** How far neighbours say that a moment moves, in ms; null where they do not agree, or where too few are known. */
@@ -92,6 +98,38 @@ function isOdd(moves: readonly (Move | null)[], i: number, move: Move): boolean 
   const said = agreed(moves, i, move.at);
   return agree && said !== null && Math.abs(said - move.by) > odd;
 }
+/** Captions that never had times, between two that are sure: they share what is between, by their letters. */
+function sharedGaps(
+  captions: readonly Timed[],
+  script: Script,
+  sure: readonly (CaptionPlace | null)[],
+): ReadonlyMap<number, CaptionPlace> {
+  const found = new Map<number, CaptionPlace>();
+  for (let i = 0; i < captions.length; i++) {
+    const before = sure[i - 1];
+    if (sure[i] || captions[i]?.timing !== 'provisional' || !before) continue;
+    let next = i;
+    while (next < captions.length && !sure[next] && captions[next]?.timing === 'provisional') next++;
+    const after = sure[next];
+    const need = (k: number): number =>
+      sayingTime(script, script.firstOf[k] ?? 0, script.firstOf[k + 1] ?? script.words.length) + 1;
+    let all = 0;
+    for (let k = i; k < next; k++) all += need(k);
+    const has = after ? after.start - before.end : 0;
+    if (has > all * leastRoom) {
+      let said = 0;
+      for (let k = i; k < next; k++) {
+        const start = Math.round(before.end + (has * said) / all);
+        said += need(k);
+        found.set(k, { start, end: Math.round(before.end + (has * said) / all), how: 'with neighbours', words: [] });
+      }
+    }
+    i = next - 1;
+  }
+  return found;
+}
+/** Less than this share of what words need holds none of them. */
+const leastRoom = 0.4;
 /** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
 const odd = 350;
 
@@ -120,12 +158,13 @@ export function placesOf(
     return { start, end: Math.max(start + 1, endOf(last, next, speech)), how: 'certain', words };
   });
   const every = captions.map((c, i) => moveOf(c, heard[i]));
-  const sure = heard.map((place, i) => (every[i] && isOdd(every, i, every[i] as Move) ? null : place));
+  const sure = heard.map((place, i) => (every[i] && isOdd(every, i, every[i]) ? null : place));
   const moves = captions.map((c, i) => moveOf(c, sure[i]));
   /** Beginnings of speech are where captions begin that are said to begin there. */
   const toSpeech = (start: number): number => speech.find((s) => Math.abs(s.start - start) <= snaps)?.start ?? start;
+  const inGaps = sharedGaps(captions, script, sure);
   return captions.map((c, i): CaptionPlace => {
-    const place = sure[i];
+    const place = sure[i] ?? inGaps.get(i);
     const opens = place && place.words[0]?.word === script.firstOf[i];
     if (place && opens) return place;
     const by = c.timing === 'set' ? agreed(moves, i, c.start) : null;

@@ -91,7 +91,7 @@ export function learnLetters(dictionary: Dictionary): LetterRules {
     const shorter = reaches.slice(reaches.findIndex((r) => r === reach) + 1);
     const added: [string, string][] = [];
     for (const [key, said] of met) {
-      const [chunk = '', count = 0] = [...said].reduce((a, b) => (b[1] > a[1] ? b : a));
+      const [chunk, count] = [...said].reduce((a, b) => (b[1] > a[1] ? b : a));
       const split = key.indexOf('[');
       const inner = key.replace(/[[\]]/g, '');
       const known = shorter.map((r) => rules[around(inner, split, r)]).find((r) => r !== undefined);

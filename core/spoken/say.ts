@@ -44,7 +44,7 @@ const wordsOf = (text: string): Reading =>
     .split(/\s+/)
     .filter(Boolean);
 const digitsOf = (language: SpokenLanguage, digits: string): string =>
-  [...digits].map((d) => language.cardinal(d)).join(' ');
+  Array.from(digits, (d) => language.cardinal(d)).join(' ');
 
 /** Ways of saying a whole number without signs inside. */
 function whole(language: SpokenLanguage, digits: string): string[] {
@@ -79,7 +79,7 @@ function numberWays(language: SpokenLanguage, written: string): string[] {
 
 const isOne = (written: string): boolean => /^1(?:[.,]0+)?$/.test(written);
 const spelled = (language: SpokenLanguage, letters: string): string =>
-  [...letters.toLowerCase()].map((l) => (/\d/.test(l) ? language.cardinal(l) : language.letter(l))).join(' ');
+  Array.from(letters.toLowerCase(), (l) => (/\d/.test(l) ? language.cardinal(l) : language.letter(l))).join(' ');
 
 /** Ways of saying a token without the punctuation around it; null where it is a plain word. */
 function waysOf(language: SpokenLanguage, token: string): string[] | null {
@@ -105,7 +105,7 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
   }
   const range = new RegExp(`^(${number})[-–—](${number})$`, 'u').exec(token);
   if (range) {
-    const [first = [], second = []] = [numberWays(language, range[1] ?? ''), numberWays(language, range[2] ?? '')];
+    const [first, second] = [numberWays(language, range[1] ?? ''), numberWays(language, range[2] ?? '')];
     return [`${first[0] ?? ''} ${language.to} ${second[0] ?? ''}`, `${first[0] ?? ''} ${second[0] ?? ''}`];
   }
   const figure = new RegExp(`^([-−+])?(${number})([^\\d\\s.,].*)?$`, 'u').exec(token);
@@ -135,7 +135,7 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
   if (short && (token.endsWith('.') || /^(?:mr|mrs|ms|dr|mme|mlle|vs|etc|ok)$/.test(folded))) return [...short];
   if (/^#\d+$/.test(token))
     return whole(language, token.slice(1)).map((w) => `${language.signs['#'] ?? ''} ${w}`.trim());
-  if (/-/.test(token) && /\d/.test(token)) {
+  if (token.includes('-') && /\d/.test(token)) {
     const parts = token.split('-').filter(Boolean);
     return [parts.map((p) => waysOf(language, p)?.[0] ?? p.toLowerCase()).join(' ')];
   }
@@ -165,7 +165,7 @@ function money(language: SpokenLanguage, symbol: string, amount: string, size: s
   const unit = isOne(amount) && size === '' ? one : many;
   const factor = { k: 'thousand', m: 'million', bn: 'billion' }[size] ?? size;
   if (size !== '') return numberWays(language, amount).map((w) => `${w} ${factor} ${unit}`);
-  if (after === undefined || after.length !== 2) return numberWays(language, amount).map((w) => `${w} ${unit}`);
+  if (after?.length !== 2) return numberWays(language, amount).map((w) => `${w} ${unit}`);
   const head = numberWays(language, before)[0] ?? '';
   const tail = after === '00' ? '' : language.cardinal(after);
   return [`${head} ${unit} ${tail}`.trim(), `${head} ${tail}`.trim()];
@@ -186,15 +186,24 @@ function address(language: SpokenLanguage, text: string): string[] {
   return [said.join(' ')];
 }
 
-/** What is around a word and not said. */
-const around = /^[^\p{L}\p{N}£$€¥%&+=°#@½¼¾×÷−-]+|[^\p{L}\p{N}\p{M}£$€¥%°½¼¾+]+$/gu;
+/** Signs that a word may begin with and is said with, those it may end with, and the same for what is written short. */
+const opening = /[\p{L}\p{N}£$€¥%&+=°#@½¼¾×÷−-]/u;
+const closing = /[\p{L}\p{N}\p{M}£$€¥%°½¼¾+&=#@×÷−-]/u;
+const [letter, letterOrStop] = [/[\p{L}\p{N}]/u, /[\p{L}\p{N}\p{M}.]/u];
+/** A word without the signs around it that do not belong to it. */
+function within(token: string, first: RegExp, last: RegExp): string {
+  const from = token.search(first);
+  if (from < 0) return '';
+  let to = token.length;
+  while (to > from + 1 && !last.test(token.charAt(to - 1))) to--;
+  return token.slice(from, to);
+}
 const lettersOnly = /^[\p{L}\p{M}'’-]+$/u;
 
 /** Ways of saying a token as it is written; none where nothing of it is said. */
 export function readingsOf(token: string, language: SpokenLanguage, isShouted = false): readonly Reading[] {
-  const trimmed = token.replace(around, '');
-  // A full stop belongs to what is written short.
-  const dotted = token.replace(/^[^\p{L}\p{N}]+/u, '').replace(/[,;:!?…"”»)\]]+$/gu, '');
+  const trimmed = within(token, opening, closing);
+  const dotted = within(token, letter, letterOrStop);
   const bare =
     /^(?:\p{L}\.)+\p{L}?\.?$/u.test(dotted) || language.abbreviations[dotted.toLowerCase().replace(/\.$/, '')]
       ? dotted
@@ -215,7 +224,7 @@ export function readingsOf(token: string, language: SpokenLanguage, isShouted = 
 }
 
 /** Text in small capitals throughout is not made of initialisms. */
-const shouted = (text: string): boolean => /\p{Lu}{2,}\P{L}+\p{Lu}{2,}/u.test(text) && !/\p{Ll}/u.test(text);
+const shouted = (text: string): boolean => !/\p{Ll}/u.test(text) && (text.match(/\p{Lu}{2,}/gu)?.length ?? 0) > 1;
 
 /**
  * The words of a caption as they are said. Labels of speakers, sound notes and what nobody says are left out.
@@ -235,7 +244,7 @@ export function saidIn(
   for (const { 0: token, index } of text.matchAll(/\d{1,3}(?:[\u00a0\u202f]\d{3})+(?!\d)\S*|\S+/gu)) {
     if (silent.some((s) => s.from < index + token.length && s.to > index)) continue;
     // A unit stands by itself after its number.
-    const unit = isAfterNumber ? language.units[token.replace(/[.,;:!?…)]+$/u, '').toLowerCase()] : undefined;
+    const unit = isAfterNumber ? language.units[within(token, opening, closing).toLowerCase()] : undefined;
     isAfterNumber = /\d$/.test(token);
     if (unit) {
       found.push({ from: index, to: index + token.length, readings: [wordsOf(unit[1]), wordsOf(unit[0])] });

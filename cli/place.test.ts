@@ -1,0 +1,108 @@
+import { readFileSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
+import { CannotDo } from './arguments.ts';
+import { run } from './commands.ts';
+import { recogniserFor } from './recogniser.ts';
+
+/** The demo’s Fog signals at 8 kHz, and when its sentences begin (its true script). */
+const wav = readFileSync('fixtures/recordings/fog-signals.wav');
+const script = JSON.parse(readFileSync('demo/recordings/fog-signals/true-script.json', 'utf8')) as {
+  readonly sentences: readonly { readonly text: string; readonly start: number; readonly end: number }[];
+};
+const srtOf = (by: number): string =>
+  script.sentences
+    .map(({ text, start, end }, i) => {
+      const clock = (ms: number): string => new Date(ms + by).toISOString().slice(11, 23).replace('.', ',');
+      return `${String(i + 1)}\n${clock(start)} --> ${clock(end)}\n${text}\n`;
+    })
+    .join('\n');
+
+/** `fenwix place` over files in memory, with the real recogniser. */
+async function place(files: Readonly<Record<string, string>>, ...words: string[]) {
+  const written: Record<string, string> = {};
+  let [said, muttered] = ['', ''];
+  const ending = await run(['place', ...words], {
+    read(path) {
+      const text = files[path];
+      if (text === undefined) throw new CannotDo(`${path} could not be read: there is no such file.`);
+      return new TextEncoder().encode(text);
+    },
+    open: (path, use) => {
+      const bytes = path === 'fog.wav' ? wav : new TextEncoder().encode(files[path] ?? '');
+      return use({ size: bytes.length, read: (from, length) => bytes.subarray(from, from + length) });
+    },
+    asWav: () => null,
+    recogniser: (model) =>
+      recogniserFor(
+        model,
+        readFileSync(`core/pronunciation/letters-${model.model}.json`, 'utf8'),
+        pathToFileURL('node_modules/soundswallower/soundswallower.node.js').href,
+      ),
+    voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
+    write: (path, text) => (written[path] = text),
+    say: (text) => (said += text),
+    mutter: (text) => (muttered += text),
+  });
+  return { ending, said, muttered, written };
+}
+/** Begins of captions in SRT, in ms. */
+const begins = (srt: string): number[] =>
+  [...srt.matchAll(/(\d+):(\d+):(\d+),(\d+) -->/g)].map(
+    ([, h, m, s, ms]) => ((Number(h) * 60 + Number(m)) * 60 + Number(s)) * 1000 + Number(ms),
+  );
+
+describe('fenwix place', () => {
+  it('puts late captions back where their words are said, with the times of the words', async () => {
+    const { ending, said, written } = await place(
+      { 'late.srt': srtOf(20_000) },
+      ...'--audio fog.wav --captions late.srt --language en-GB out.srt --words out.ctm --json'.split(' '),
+    );
+    expect(ending).toBe(0);
+    expect(JSON.parse(said)).toMatchObject({ moved: 8, left: [], median: expect.closeTo(-20_000, -2) as number });
+    const off = begins(written['out.srt'] ?? '').map((start, i) => Math.abs(start - (script.sentences[i]?.start ?? 0)));
+    expect(off).toHaveLength(8);
+    expect(Math.max(...off)).toBeLessThan(100);
+    expect(written['out.ctm']).toMatch(/^late 1 0\.\d+ 0\.\d+ Fog /);
+  });
+
+  it('makes captions of a bare text', async () => {
+    const text = script.sentences.map((s) => s.text).join(' ');
+    const { ending, written } = await place(
+      { 'fog.txt': text },
+      ...'--audio fog.wav --text fog.txt --language en-GB out.srt'.split(' '),
+    );
+    expect(ending).toBe(0);
+    const srt = written['out.srt'] ?? '';
+    const words = (of: string): string =>
+      of
+        .replace(/^\d+$|^.*-->.*$/gm, '')
+        .replace(/\s+/g, ' ')
+        .trim();
+    expect(words(srt)).toBe(text);
+    // Sentences begin where they are said.
+    const starts = begins(srt);
+    for (const { start } of script.sentences.slice(0, 3))
+      expect(Math.min(...starts.map((s) => Math.abs(s - start)))).toBeLessThan(100);
+  });
+
+  it('refuses words that are not said there, and writes nothing', async () => {
+    const other = JSON.parse(readFileSync('demo/recordings/lock-after-dark/true-script.json', 'utf8')) as typeof script;
+    const { ending, muttered, written } = await place(
+      { 'lock.txt': other.sentences.map((s) => s.text).join(' ') },
+      ...'--audio fog.wav --text lock.txt --language en-GB out.srt'.split(' '),
+    );
+    expect(ending).toBe(2);
+    expect(muttered).toMatch(/do not match: \d+ % of the words were heard/);
+    expect(written).toEqual({});
+  });
+
+  it.each([
+    [['--audio', 'fog.wav', '--text', 'a.txt', 'out.srt'], /a language were expected/],
+    [['--audio', 'fog.wav', '--text', 'a.txt', '--language', 'cy', 'out.srt'], /no acoustic model for cy/],
+    [['--audio', 'a.txt', '--text', 'a.txt', '--language', 'en', 'out.srt'], /sound of a.txt could not be read/],
+  ])('says what is missing: %s', async (words, sentence) => {
+    const { ending, muttered } = await place({ 'a.txt': 'Wait for the bell.' }, ...words);
+    expect(ending).toBe(2);
+    expect(muttered).toMatch(sentence);
+  });
+});

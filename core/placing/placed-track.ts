@@ -1,0 +1,95 @@
+/** A track as listening places it: captions with their new times and the times of their words. */
+import type { Caption, WordRange } from '../track/caption.ts';
+import { shareByLetters } from '../track/ranges.ts';
+import type { CaptionPlace } from './placement.ts';
+import type { Script } from './words-to-place.ts';
+
+/** A score as a certainty, 0 to 1: words that go with their sound are at about -10, those that do not are beyond the limit. */
+const limit = -50;
+const certaintyOf = (score: number): number =>
+  Math.round(Math.min(1, Math.max(0, 1 - (score + 8) / (limit + 8))) * 100) / 100;
+
+/** The times of a caption's words: those that were heard, and shares of the time between them for those that were not. */
+export function wordRanges(text: string, script: Script, place: CaptionPlace): WordRange[] {
+  const ranges: WordRange[] = [];
+  let [at, time] = [0, place.start];
+  const fill = (to: number, until: number): void => {
+    const missing = [...text.slice(at, to).matchAll(/\S+/gu)].map(({ 0: word, index }) => ({
+      from: at + index,
+      to: at + index + word.length,
+    }));
+    if (missing.length > 0 && until > time) ranges.push(...shareByLetters(text, missing, time, until));
+  };
+  for (const { word, start, end, score } of place.words) {
+    const written = script.words[word];
+    if (!written) continue;
+    fill(written.from, start);
+    ranges.push([
+      written.from,
+      written.to,
+      start,
+      Math.max(start, end),
+      certaintyOf(score),
+      'aligned',
+      text.slice(written.from, written.to),
+    ]);
+    [at, time] = [written.to, Math.max(start, end)];
+  }
+  fill(text.length, place.end);
+  return ranges;
+}
+
+/** How captions come out of it. */
+export interface PlacedTrack {
+  /** In the order they were in, those that stay among them. */
+  readonly captions: readonly Caption[];
+  /** Ids of captions that moved. */
+  readonly moved: readonly string[];
+  /** Those that stay, since nothing says where they belong. */
+  readonly left: readonly string[];
+}
+
+/**
+ * Captions at their places. One that had times keeps its length where the next leaves room, and never ends before its
+ * words do; one that had none ends with its words. Where a caption that stays would stand out of order, it stands
+ * between its neighbours, without a place of its own yet.
+ * @param gap smallest gap between captions, in ms
+ */
+export function placedTrack(
+  captions: readonly Caption[],
+  script: Script,
+  places: readonly CaptionPlace[],
+  gap: number,
+): PlacedTrack {
+  const moved: string[] = [];
+  const left: string[] = [];
+  const placed: Caption[] = [];
+  let floor = 0;
+  captions.forEach((c, i) => {
+    const place = places[i];
+    if (!place) return;
+    const next = places.slice(i + 1).find((p) => p.how !== 'left')?.start ?? Infinity;
+    if (place.how === 'left') left.push(c.id);
+    const isOut = place.start < floor || (place.how === 'left' && place.start > next);
+    const start = isOut ? floor : place.start;
+    const lasts =
+      c.timing === 'set' || place.how !== 'certain'
+        ? Math.max(c.end - c.start, place.end - place.start)
+        : place.end - place.start;
+    const room = next - gap;
+    const wanted = start + lasts;
+    // It may reach up to the next, and always as far as its own words.
+    const end = Math.max(
+      start + 1,
+      place.how === 'certain'
+        ? Math.max(Math.min(wanted, room), Math.min(place.end, next))
+        : Math.min(wanted, Math.max(room, start + 1)),
+    );
+    const timing = place.how === 'certain' ? 'set' : place.how === 'left' && !isOut ? c.timing : 'provisional';
+    const words = place.how === 'certain' ? wordRanges(c.text, script, place) : place.how === 'left' ? c.words : [];
+    if (start !== c.start || end !== c.end || timing !== c.timing) moved.push(c.id);
+    placed.push({ ...c, start, end, timing, words });
+    floor = start;
+  });
+  return { captions: placed, moved, left };
+}
