@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
 import { defineConfig, type Plugin } from 'vite';
 
@@ -16,6 +17,9 @@ const earlyFirst: Plugin = {
 
 export default defineConfig({
   plugins: [vue(), earlyFirst],
+  worker: { format: 'es' },
+  // What the recogniser brings for browsers of long ago is left out.
+  resolve: { alias: { 'blob-polyfill': fileURLToPath(new URL('web/placing/blob.ts', import.meta.url)) } },
   build: {
     outDir: '../dist/web',
     emptyOutDir: true,

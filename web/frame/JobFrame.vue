@@ -8,6 +8,8 @@ import { fetchStages } from '../stages.ts';
 import { useWhenIdle } from '../background/idle.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
+import { usePlacing } from '../placing/placing.ts';
+import { useRetime } from '../retime/retime.ts';
 import RetimeBar from '../retime/RetimeBar.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
@@ -33,6 +35,9 @@ const dialogs = useDialogs();
 const preferences = usePreferences();
 const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
+const retime = useRetime();
+const placing = usePlacing();
+const PlacingPanel = defineAsyncComponent(() => import('../placing/PlacingPanel.vue'));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);
@@ -112,7 +117,11 @@ onBeforeUnmount(() => {
       :style="{ '--monitor': `${preferences.monitorWidth ?? 0}px` }"
     >
       <StageRail />
-      <main class="frame-stage fills"><RetimeBar /><RouterView /></main>
+      <main class="frame-stage fills">
+        <RetimeBar />
+        <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found" />
+        <RouterView v-else />
+      </main>
       <MonitorPanel />
       <SkylineStrip />
     </div>

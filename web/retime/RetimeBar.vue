@@ -12,6 +12,7 @@ import TextField from '../controls/TextField.vue';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRetime } from './retime.ts';
+import ListenRow from '../placing/ListenRow.vue';
 import TieList from './TieList.vue';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -52,6 +53,7 @@ const tools = [
   ['shift', 'Shift'],
   ['rate', 'Frame rate'],
   ['ties', 'Ties'],
+  ['sound', 'By the sound'],
 ] as const;
 const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
@@ -112,6 +114,7 @@ function onKey(event: KeyboardEvent): void {
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
     <TieList v-if="retime.tool === 'ties'" />
+    <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
     <p id="shift-said" class="small" :class="fault ? 'bad' : 'soft'" role="status">
       {{ fault ?? said }}
       <template v-if="retime.changes.length > 0"><KeyHint command="retime-swap" /> shows the other times.</template>

@@ -1,13 +1,35 @@
 /** Commands of times of many captions. */
 import { inSection, type Command } from '../commands/command.ts';
+import { useUncertain } from '../placing/uncertain.ts';
 import { useRetime } from './retime.ts';
 
 export function retimeCommands(): readonly Command[] {
   const retime = useRetime();
+  const uncertain = useUncertain();
   return inSection('Several captions', [
     { id: 'shift', title: 'Shift in time…', keys: [], run: () => retime.open('shift') },
     { id: 'retime-rate', title: 'Times were made for another frame rate…', keys: [], run: () => retime.open('rate') },
     { id: 'retime-ties', title: 'Move times by ties…', keys: [], run: () => retime.open('ties') },
+    {
+      id: 'place-by-sound',
+      title: 'Listen and place captions where their words are said…',
+      keys: [],
+      run: () => retime.open('sound'),
+    },
+    {
+      id: 'placing-next',
+      title: 'While places are looked at: hear the next that is uncertain',
+      keys: ['Alt+n'],
+      mac: ['Ctrl+n'],
+      run: uncertain.next,
+    },
+    {
+      id: 'placing-toggle',
+      title: 'While places are looked at: take this one, or leave it',
+      keys: ['Alt+m'],
+      mac: ['Ctrl+m'],
+      run: uncertain.toggle,
+    },
     {
       id: 'tie-here',
       title: 'This caption belongs at the playhead: tie it',

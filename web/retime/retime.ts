@@ -12,6 +12,7 @@ import type { Edit } from '../../core/track/edits.ts';
 import { along, type Piece } from '../../core/track/pieces.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
+import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
@@ -24,7 +25,7 @@ const before = 1500;
 /** So many captions are tied by ear, each heard from so much before it, in ms. */
 const [five, lead] = [5, 2000];
 
-export type Tool = 'shift' | 'rate' | 'ties';
+export type Tool = 'shift' | 'rate' | 'ties' | 'sound';
 /** A caption and where it belongs. */
 interface CaptionTie {
   readonly id: string;
@@ -32,7 +33,12 @@ interface CaptionTie {
   readonly to: number;
 }
 /** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
-type Plan = { readonly by: number } | { readonly pieces: readonly Piece[] } | { readonly fault: string } | null;
+type Plan =
+  | { readonly by: number }
+  | { readonly pieces: readonly Piece[] }
+  | { readonly times: readonly Timed[]; readonly edit: Edit | null }
+  | { readonly fault: string }
+  | null;
 
 export const useRetime = defineStore('retime', () => {
   const job = useJob();
@@ -41,6 +47,7 @@ export const useRetime = defineStore('retime', () => {
   const selection = useSelection();
   const playback = usePlayback();
   const messages = useMessages();
+  const placing = usePlacing();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -49,7 +56,7 @@ export const useRetime = defineStore('retime', () => {
   /** Frame rates, as people say them: the one the times were counted by, and the one of the recording. */
   const rates = ref({ from: '25', to: '25' });
   const ties = shallowRef<readonly CaptionTie[]>([]);
-  // Ties and rates are about all of a track, wherever the cursor goes meanwhile.
+  // Ties, rates and what is heard are about all of a track, wherever the cursor goes meanwhile.
   watch(tool, (now) => {
     if (now !== 'shift' && scope.value === 'on') scope.value = 'all';
   });
@@ -81,12 +88,14 @@ export const useRetime = defineStore('retime', () => {
   const plan = computed<Plan>(() => {
     if (!isOpen.value || !job.job) return null;
     if (tool.value === 'shift') return shiftPlan(job.job.rate);
+    if (tool.value === 'sound') return placing.found && { times: placing.times, edit: placing.edit };
     return tool.value === 'rate' ? ratePlan() : tiePlan();
   });
   const changes = computed<readonly Timed[]>(() => {
     const now = plan.value;
     if (!now || 'fault' in now) return [];
     if ('by' in now) return shiftedTimes(moved.value, now.by);
+    if ('times' in now) return now.times;
     return moved.value.map(({ id, start, end }) => {
       const first = along(now.pieces, start);
       return { id, start: first, end: Math.max(first + 1, along(now.pieces, end)) };
@@ -114,6 +123,7 @@ export const useRetime = defineStore('retime', () => {
   function close(): void {
     if (toHear.value.length > 0) playback.pause();
     toHear.value = [];
+    placing.clear();
     isOpen.value = false;
   }
   /** Captions that are still to be listened to, the one that is now the first. */
@@ -157,13 +167,14 @@ export const useRetime = defineStore('retime', () => {
   function editOf(now: NonNullable<Plan>): Edit | null {
     if ('fault' in now || changes.value.length === 0) return null;
     if ('by' in now) return shifted(moved.value, now.by);
+    if ('times' in now) return now.edit;
     const timing = new Map(moved.value.map((c) => [c.id, c.timing]));
     const times = changes.value.map((c) => ({ ...c, timing: timing.get(c.id) ?? ('set' as const) }));
     return { type: 'retime', captions: times, pieces: now.pieces };
   }
   function apply(): void {
     const edit = plan.value && track.editable ? editOf(plan.value) : null;
-    const many = moved.value.length;
+    const many = changes.value.length;
     if (!edit) return;
     close();
     track.change(edit);

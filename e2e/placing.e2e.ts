@@ -1,0 +1,147 @@
+/** Listening and placing: captions that are late, drift and were made for another cut go where their words are said. */
+import { readFileSync } from 'node:fs';
+import type { Regions } from '../core/speech/regions.ts';
+import { caption, type Caption } from '../core/track/caption.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
+import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
+
+const app = withApplication();
+const ask = asking(() => app.services.address);
+
+/** What is said in the demo's recording, and when. */
+const { sentences } = JSON.parse(readFileSync('demo/recordings/lock-after-dark/true-script.json', 'utf8')) as {
+  readonly sentences: readonly { readonly text: string; readonly start: number; readonly end: number }[];
+};
+let hash = '';
+beforeAll(async () => {
+  const [demo] = await ask('GET /api/jobs');
+  hash = demo?.recording?.hash ?? '';
+  await app.driver.get(`${app.services.address}/jobs/${demo?.id ?? ''}/words`);
+  await eventually(app.driver, 'the recording heard through', (): Promise<Regions | null> =>
+    ask('GET /api/recordings/:hash/regions', { params: { hash } }).catch(() => null),
+  );
+});
+
+/** Drifts by 25 for 24000/1001, is 8 s late, and 12 s more after a scene that the recording has no longer. */
+const spoiled = (ms: number): number => Math.round(ms * 1.0427 + (ms > 80_000 ? 20_000 : 8000));
+const captionsOfScript = (textOf: (text: string, i: number) => string = (text) => text): Caption[] =>
+  sentences.map(({ text, start, end }, i) =>
+    caption({
+      id: `c${String(i).padStart(2, '0')}`,
+      start: spoiled(start),
+      end: spoiled(start) + end - start,
+      text: textOf(text, i),
+    }),
+  );
+
+/** Opens a job’s captions in the tape, to be placed by their sound. */
+async function listening(captions: readonly Caption[], language = 'en-GB'): Promise<{ job: string; track: string }> {
+  const made = await jobWith(ask, 'Placing', captions, { recording: hash, language });
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/tape`);
+  await see(app.driver, '[data-test=tape]');
+  await control(app.driver, 'k');
+  await type(app.driver, 'listen and place', Key.ENTER);
+  await see(app.driver, '.retime-bar');
+  return made;
+}
+const gone = (css: string): Promise<boolean> =>
+  eventually(app.driver, `${css} to be gone`, () =>
+    app.driver.executeScript<boolean>('return document.querySelector(arguments[0]) === null', css),
+  );
+const kept = async (track: string): Promise<readonly Caption[]> => {
+  await says(app.driver, 'All changes saved');
+  return captionsOf(ask, track);
+};
+
+it('puts captions back where their words are said, shown before they are moved, as one step', async () => {
+  const { track } = await listening(
+    captionsOfScript((text, i) => (i === 20 ? 'Bananas are cheaper on Thursdays' : text)),
+  );
+  await press(app.driver, 'Listen for 39 captions');
+  await see(app.driver, '.placing-panel');
+  await says(app.driver, 'Captions certain');
+  const figures = await (await see(app.driver, '.placing-figures')).getText();
+  expect(figures).toMatch(/At the beginning\s+8\.\d+ s late/);
+  expect(figures).toMatch(/Jump at 01:\d\d\.\d+\s+1\d\.\d+ s late/);
+  expect(figures).toMatch(/Left where they are\s+0/);
+  const picture = await see(app.driver, '.offset-picture');
+  expect(await picture.getAttribute('aria-label')).toMatch(
+    /At the beginning 8\.\d+ s late\. At 01:\d\d\.\d+: 1\d\.\d+ s missing/,
+  );
+  // Nothing is changed yet.
+  expect((await kept(track))[0]?.start).toBe(spoiled(sentences[0]?.start ?? 0));
+  // The one that is uncertain is gone to and heard, and left where it is.
+  await press(app.driver, 'Next uncertain of');
+  await eventually(app.driver, 'the caption to be played', () =>
+    app.driver.executeScript<boolean>('return !document.querySelector("video").paused'),
+  );
+  await eventually(app.driver, 'the cursor at one that is uncertain', () =>
+    app.driver.executeScript<boolean>('return document.querySelector(".placed-row.current .uncertain") !== null'),
+  );
+  await holding(app.driver, [Key.ALT], 'm');
+  await says(app.driver, /38 captions, the first/);
+  await holding(app.driver, [Key.ALT], 'm');
+  await says(app.driver, /39 captions, the first/);
+  await press(app.driver, 'Move them');
+  await gone('.placing-panel');
+  const after = await eventually(app.driver, 'captions at their words', async () => {
+    const now = await kept(track);
+    return now[0]?.start === 1500 && now;
+  });
+  const off = after.map((c, i) => Math.abs(c.start - (sentences[i]?.start ?? 0)));
+  expect(off.filter((ms) => ms <= 100).length).toBeGreaterThanOrEqual(37);
+  expect(after.map((c) => c.id)).toEqual(captionsOfScript().map((c) => c.id));
+  expect(after[0]?.words.map((w) => w[6])).toEqual(['Welcome', 'to', 'night', 'school,', 'part', 'three.']);
+  expect(after[20]?.timing).toBe('provisional');
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'all of it back', async () => {
+    const now = await kept(track);
+    return now[0]?.start === spoiled(1500) && now[0].words.length === 0 && now[20]?.timing === 'set';
+  });
+});
+
+it('moves only the part that is taken', async () => {
+  const { track } = await listening(captionsOfScript().slice(0, 8));
+  await press(app.driver, 'Listen for 8 captions');
+  await see(app.driver, '.placing-panel');
+  const [box] = await app.driver.findElements({ css: '.placed-list input[type=checkbox]' });
+  await box?.click();
+  await says(app.driver, /7 captions, the first/);
+  await press(app.driver, 'Move them');
+  await eventually(app.driver, 'all but the first moved', async () => {
+    const now = await kept(track);
+    const first = now.find((c) => c.id === 'c00');
+    const second = now.find((c) => c.id === 'c01');
+    return first?.start === spoiled(1500) && Math.abs((second?.start ?? 0) - (sentences[1]?.start ?? 0)) < 100;
+  });
+});
+
+it('refuses words that are not said there, and moves nothing', async () => {
+  const { track } = await listening(
+    captionsOfScript((_, i) => `Bananas ${String(i)} are cheaper at the market every single Thursday afternoon`),
+  );
+  await press(app.driver, 'Listen for 39 captions');
+  await says(app.driver, 'The words and the sound do not match');
+  expect((await kept(track)).map((c) => c.start)).toEqual(captionsOfScript().map((c) => c.start));
+  const move = await app.driver.executeScript<boolean>(
+    'return [...document.querySelectorAll(".retime-bar button")].find((b) => b.textContent.includes("Move them")).disabled',
+  );
+  expect(move).toBe(true);
+});
+
+it('is stopped in the middle, and nothing has happened', async () => {
+  const { track } = await listening(captionsOfScript());
+  await press(app.driver, 'Listen for 39 captions');
+  await see(app.driver, '.retime-bar [role=progressbar]');
+  await press(app.driver, 'Stop');
+  await gone('.retime-bar [role=progressbar]');
+  await says(app.driver, 'Listen for 39 captions');
+  await type(app.driver, Key.ESCAPE);
+  expect((await kept(track)).map((c) => c.start)).toEqual(captionsOfScript().map((c) => c.start));
+});
+
+it('says so where there is no acoustic model', async () => {
+  await listening(captionsOfScript().slice(0, 3), 'cy');
+  await says(app.driver, 'There is no acoustic model for cy');
+});

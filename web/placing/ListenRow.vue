@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import ProgressBar from '../controls/ProgressBar.vue';
+import TextButton from '../controls/TextButton.vue';
+import type { Caption } from '../../core/track/caption.ts';
+import { usePlacing } from './placing.ts';
+
+/** Begins and stops listening. */
+defineProps<{ captions: readonly Caption[] }>();
+const placing = usePlacing();
+</script>
+
+<template>
+  <div class="row wrap">
+    <template v-if="placing.listening !== null">
+      <span class="listening"><ProgressBar label="Listening" :share="placing.listening" /></span>
+      <TextButton @click="placing.stop()">Stop</TextButton>
+    </template>
+    <template v-else>
+      <TextButton
+        :main="!placing.found"
+        :disabled="placing.hindrance !== null || captions.length === 0"
+        @click="placing.listen(captions)"
+      >
+        {{ placing.found || placing.trouble ? 'Listen again' : `Listen for ${captions.length} captions` }}
+      </TextButton>
+      <span v-if="placing.trouble" class="bad small" role="alert">{{ placing.trouble }}</span>
+      <span v-else-if="placing.hindrance" class="soft small" role="status">{{ placing.hindrance }}</span>
+      <span v-else-if="!placing.found" class="soft small">
+        Captions that are late, drift, or were made for another cut go where their words are said.
+      </span>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.listening {
+  flex: 1;
+}
+</style>

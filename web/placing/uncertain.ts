@@ -1,0 +1,48 @@
+/** Going through what listening is not sure of: each is heard, and taken or left. */
+import { defineStore } from 'pinia';
+import { computed } from 'vue';
+import { usePlayback } from '../playback/playback.ts';
+import { usePlace } from '../stores/place.ts';
+import { usePlacing, type PlacedRow } from './placing.ts';
+
+/** So much is heard before a caption, in ms. */
+const lead = 1500;
+
+export const useUncertain = defineStore('placing-uncertain', () => {
+  const placing = usePlacing();
+  const place = usePlace();
+  const playback = usePlayback();
+  const rows = computed(() => placing.found?.rows.filter((r) => r.how !== 'certain') ?? []);
+  const many = computed(() => rows.value.length);
+
+  /** Plays a caption from a moment before its new place. */
+  function hear({ before, after }: PlacedRow): void {
+    place.goTo(before.id, 'chosen');
+    playback.seek(Math.max(0, after.start - lead));
+    playback.play();
+    // The cursor stays with the caption that is judged.
+    place.follow = false;
+  }
+  /** The next that is not certain after the cursor, round from the last to the first. */
+  function next(): void {
+    const all = placing.found?.rows ?? [];
+    const here = all.findIndex((r) => r.before.id === place.caption?.id);
+    const row = rows.value.find((r) => all.indexOf(r) > here) ?? rows.value[0];
+    if (row) hear(row);
+  }
+  /** Takes or leaves the caption at the cursor. */
+  function toggle(): void {
+    const { caption } = place;
+    if (caption && placing.found?.rows.some((r) => r.before.id === caption.id && r.moves)) placing.toggle(caption.id);
+  }
+  /** Goes to the caption nearest to a moment of the track. @param at in ms */
+  function goNear(at: number): void {
+    const all = placing.found?.rows ?? [];
+    const nearest = all.reduce<PlacedRow | null>(
+      (best, row) => (best && Math.abs(best.before.start - at) <= Math.abs(row.before.start - at) ? best : row),
+      null,
+    );
+    if (nearest) place.goTo(nearest.before.id, 'chosen');
+  }
+  return { many, hear, next, toggle, goNear };
+});
