@@ -1,6 +1,7 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
-import { asking } from './support/ask.ts';
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { caption } from '../core/track/caption.ts';
+import { asking, jobWith } from './support/ask.ts';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
@@ -56,6 +57,41 @@ function liveFeed(): string {
   const path = join(mkdtempSync(join(tmpdir(), 'fenwix-files-')), 'live-feed.vtt');
   writeFileSync(path, `WEBVTT\n\n${cues.join('\n')}\n00:09,000 --> 00:10,500\nand then we open\n`);
   return path;
+}
+/** Captions of the demo that were made for another cut of it, listened for. */
+async function placing(): Promise<void> {
+  const back = await driver.getCurrentUrl();
+  const ask = asking(() => services.address);
+  const demo = (await ask('GET /api/jobs')).find((job) => job.title.startsWith('Working a lock'));
+  const { sentences } = JSON.parse(readFileSync('demo/recordings/lock-after-dark/true-script.json', 'utf8')) as {
+    readonly sentences: readonly { readonly text: string; readonly start: number; readonly end: number }[];
+  };
+  const captions = sentences.map(({ text, start, end }, i) => {
+    const at = Math.round(start * 1.0427 + (start > 80_000 ? 20_000 : 8000));
+    return caption({
+      id: `c${String(i)}`,
+      start: at,
+      end: at + end - start,
+      text: i === 20 ? 'If in doubt, ask the master.' : text,
+    });
+  });
+  const made = await jobWith(ask, 'Working a lock after dark, first cut', captions, {
+    recording: demo?.recording?.hash ?? null,
+  });
+  await driver.get(`${services.address}/jobs/${made.job}/tape`);
+  await see(driver, '.tape-block');
+  await control(driver, 'k');
+  await type(driver, 'listen and place', Key.ENTER);
+  await eventually(driver, 'the recording to be read', () =>
+    driver.executeScript<boolean>(
+      'return [...document.querySelectorAll(".retime-bar button")].some((b) => b.textContent.includes("Listen for") && !b.disabled)',
+    ),
+  );
+  await press(driver, 'Listen for');
+  await see(driver, '.placing-panel');
+  await picture('listen-and-place');
+  await ask('DELETE /api/jobs/:id', { params: { id: made.job } });
+  await driver.get(back);
 }
 const stage = async (name: string, ready: string): Promise<void> => {
   await (await see(driver, `a[href$="/${name}"]`)).click();
@@ -166,6 +202,7 @@ try {
   await see(driver, '.block-foot');
   await picture('tape');
   await control(driver, 'z');
+  await placing();
   await stage('tracks', '.tracks');
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());
   await see(driver, '.arrival-first');

@@ -153,6 +153,7 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'PATCH /api/jobs/:id': job,
   'DELETE /api/jobs/:id': nothing,
   'POST /api/jobs/:id/tracks': trackSummary,
+  'PATCH /api/tracks/:id': trackSummary,
   'GET /api/tracks/:id': loggedTrack,
   'GET /api/tracks/:id/edits': since,
   'POST /api/tracks/:id/edits': objectOf<AnswerOf<'POST /api/tracks/:id/edits'>>({ edit: whole }),

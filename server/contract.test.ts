@@ -96,6 +96,8 @@ it('a whole job can be done through the contract, by every route there is', asyn
   await ask('POST /api/jobs', { body: made });
   await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track(randomUUID()) });
   await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { title: 'Working a lock' } });
+  const renamed = { params: { id: fair }, body: { name: ' for the reach ' } };
+  expect(await ask('PATCH /api/tracks/:id', renamed)).toMatchObject({ id: fair, name: 'for the reach' });
   const rate = { numerator: 30000, denominator: 1001 };
   expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { rate } })).toMatchObject({
     title: 'Working a lock',

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { caption, type Caption } from '../track/caption.ts';
 import { align } from './alignment.ts';
 import { compare } from './compare.ts';
+import { differences } from './differences.ts';
 
 /** The edit distance by its definition, without a table: what the table has to agree with. */
 function distance(a: readonly number[], b: readonly number[]): number {
@@ -67,6 +68,26 @@ describe('word errors', () => {
     const { substitutions, deletions, insertions } = align(a, b);
     expect({ substitutions, deletions, insertions }).toEqual({ substitutions: 1201, deletions: 0, insertions: 0 });
   });
+});
+
+describe('differences', () => {
+  it('are told where they are, with the words around them', () => {
+    const found = differences(
+      track('Shut the lower gate.', 'Wait for the bell.'),
+      track('Shut the lover gate.', 'Wait the bell now.'),
+    );
+    expect(found.map((d) => [d.at, d.before, d.reference, d.other, d.after])).toEqual([
+      [0, 'Shut the', 'lower', 'lover', 'gate. Wait for the'],
+      [3000, 'the lower gate. Wait', 'for', '', 'the bell.'],
+      [3000, 'Wait for the bell.', '', 'now.', ''],
+    ]);
+  });
+  it('are none where only case and signs are others', () =>
+    expect(differences(track('Wait here.'), track('wait, here'))).toEqual([]));
+  it('are all there is where one has nothing', () =>
+    expect(differences([], track('Wait here.'))).toMatchObject([
+      { reference: '', other: 'Wait here.', captions: [null, '0'] },
+    ]));
 });
 
 describe('offsets', () => {

@@ -4,11 +4,10 @@
  * apart captions of the same words begin.
  */
 import { quantileSorted } from 'd3-array';
-import { tokensOfCaptions } from '../layout/tokens.ts';
 import { countGraphemes, graphemes } from '../text/graphemes.ts';
-import { bare } from '../text/phrases/words.ts';
 import type { Caption } from '../track/caption.ts';
 import { align, type Errors } from './alignment.ts';
+import { numbered, wordsOf } from './words.ts';
 
 export interface Comparison extends Errors {
   /** Null where the reference has no words. */
@@ -20,37 +19,6 @@ export interface Comparison extends Errors {
   readonly offset: { readonly median: number; readonly p90: number; readonly max: number } | null;
 }
 
-/** Words of a track as they are compared, each with its caption and whether it is the first of it. */
-function wordsOf(captions: readonly Caption[]) {
-  const tokens = tokensOfCaptions(captions);
-  const words: string[] = [];
-  const source: number[] = [];
-  const opens: boolean[] = [];
-  let last = -1;
-  tokens.text.forEach((token, i) => {
-    // Signs alone are no word.
-    const word = bare(token).normalize('NFC').toLowerCase().replaceAll('’', "'");
-    if (word === '') return;
-    const from = tokens.source[i] ?? 0;
-    words.push(word);
-    source.push(from);
-    opens.push(from !== last);
-    last = from;
-  });
-  return { words, source, opens };
-}
-
-/** Each word as a number, the same for the same word in both. */
-function numbered(...rows: readonly (readonly string[])[]): Int32Array[] {
-  const known = new Map<string, number>();
-  return rows.map((row) =>
-    Int32Array.from(row, (word) => {
-      const n = known.get(word) ?? known.size;
-      known.set(word, n);
-      return n;
-    }),
-  );
-}
 const empty = new Int32Array();
 
 /** @param reference what is taken for right */

@@ -25,6 +25,7 @@ export interface WantedFile extends Partial<LeftOut>, Partial<WriteOptions> {
 
 export interface TrackRoutes {
   'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
+  'PATCH /api/tracks/:id': { body: { readonly name: string }; answer: TrackSummary };
   /** As it stands, or as it stood after an edit. */
   'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };
   /** What has come since an edit; `batch` is the one that made it, where whoever asks knows it. */

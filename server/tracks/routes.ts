@@ -14,7 +14,7 @@ import { byId, checkedText, id, languageTag, objectOf } from '../http/validation
 import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
 import { makeTrack } from './make-track.ts';
-import { decodeTrack, jobTitle, summaryOf, trackRow, type ReceivedTrack } from './store.ts';
+import { decodeTrack, jobTitle, summaryOf, trackRow, type ReceivedTrack, type TrackRow } from './store.ts';
 
 const edit = Joi.number().integer().min(0);
 export const newTrack = objectOf<ReceivedTrack>({
@@ -30,6 +30,7 @@ export const newTrack = objectOf<ReceivedTrack>({
   // Captions and edits are read by the decoder in core, and not looked at here.
   captions: Joi.array().max(most.captions).default([]),
 });
+const change = objectOf<{ readonly name: string }>({ name: checkedText(trackNameFault).required() });
 const batch = objectOf<Omit<Batch, 'edits'> & { readonly edits: readonly unknown[] }>({
   id: id.required(),
   base: edit.required(),
@@ -64,6 +65,13 @@ export function tracks(
     void reply.status(made ? 201 : 200);
     if (made) bus.emit({ type: 'jobs', job: params.id });
     return summaryOf(await trackRow(db, body.id));
+  });
+
+  route(app, 'PATCH /api/tracks/:id', { params: byId, body: change }, async ({ params, body }) => {
+    const { job } = await trackRow(db, params.id);
+    await writing(db, (tx) => tx<TrackRow>('tracks').where({ id: params.id }).update({ name: body.name }));
+    bus.emit({ type: 'jobs', job });
+    return summaryOf(await trackRow(db, params.id));
   });
 
   route(app, 'GET /api/tracks/:id', { params: byId, query: at }, ({ params, query }) => log.load(params.id, query.at));

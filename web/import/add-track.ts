@@ -27,6 +27,19 @@ export const trackFrom = (track: TrackHead, from: Pick<ReadResult, 'captions' | 
   captions: withIds(from.captions, newId),
 });
 
+/** The captions of a track as another, under ids of their own. What is copied of a machine draft is captions. */
+export const copyOf = (
+  track: TrackHead & { readonly captions: readonly Caption[]; readonly foreign: Foreign | null },
+  name: string,
+): MadeTrack => ({
+  kind: track.kind === 'machine' ? 'captions' : track.kind,
+  name,
+  language: track.language,
+  id: newId(),
+  foreign: track.foreign,
+  captions: track.captions.map((c) => ({ ...c, id: newId() })),
+});
+
 /** @throws {ApiError} when the server would not have it, or is away; asking again with the same track makes it once */
 export const addTrack = (job: string, track: MadeTrack): Promise<TrackSummary> =>
   ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: track });

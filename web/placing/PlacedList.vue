@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useVirtualizer } from '@tanstack/vue-virtual';
+import { useVirtualRows } from '../controls/use-virtual-rows.ts';
 import { computed, useTemplateRef, watch } from 'vue';
 import { seconds } from '../../core/time/clock.ts';
 import CheckField from '../controls/CheckField.vue';
@@ -15,14 +15,7 @@ const placing = usePlacing();
 const place = usePlace();
 const times = useTimes();
 const list = useTemplateRef<HTMLElement>('list');
-const virtual = useVirtualizer(
-  computed(() => ({
-    count: props.rows.length,
-    getScrollElement: () => list.value,
-    estimateSize: () => 52,
-    overscan: 6,
-  })),
-);
+const { places, room, measure, goTo } = useVirtualRows(list, () => props.rows.length, 52);
 const signs = { certain: '✓ certain', 'with neighbours': '△ with its neighbours', left: '△ no match' } as const;
 function shown({ before, after, how, moves }: PlacedRow) {
   const by = after.start - before.start;
@@ -35,25 +28,16 @@ function shown({ before, after, how, moves }: PlacedRow) {
   };
 }
 const inSight = computed(() =>
-  virtual.value.getVirtualItems().flatMap(({ index }) => {
+  places.value.flatMap((index) => {
     const row = props.rows[index];
     return row ? [{ row, index, ...shown(row) }] : [];
   }),
 );
-/** The room of what is out of sight, above and below. */
-const room = computed(() => {
-  const items = virtual.value.getVirtualItems();
-  const below = virtual.value.getTotalSize() - (items.at(-1)?.end ?? 0);
-  return { paddingTop: `${String(items[0]?.start ?? 0)}px`, paddingBottom: `${String(below)}px` };
-});
-const measure = (row: unknown): void => {
-  if (row instanceof HTMLElement) virtual.value.measureElement(row);
-};
 watch(
   () => place.caption?.id,
   (id) => {
     const at = props.rows.findIndex((r) => r.before.id === id);
-    if (at >= 0) virtual.value.scrollToIndex(at);
+    if (at >= 0) goTo(at);
   },
 );
 </script>

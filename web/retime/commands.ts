@@ -20,14 +20,14 @@ export function retimeCommands(): readonly Command[] {
       id: 'placing-next',
       title: 'While places are looked at: hear the next that is uncertain',
       keys: ['Alt+n'],
-      mac: ['Ctrl+n'],
+      mac: ['Ctrl+Shift+u'],
       run: uncertain.next,
     },
     {
       id: 'placing-toggle',
       title: 'While places are looked at: take this one, or leave it',
       keys: ['Alt+m'],
-      mac: ['Ctrl+m'],
+      mac: ['Ctrl+Shift+y'],
       run: uncertain.toggle,
     },
     {

@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { Ellipsis } from '@lucide/vue';
+import { nextTick, ref } from 'vue';
+import { trackNameFault } from '../../core/contract/title.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
 import { languageName } from '../describe/jobs.ts';
 import DataTable from '../controls/DataTable.vue';
+import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
+import TextField from '../controls/TextField.vue';
 
 defineProps<{
   tracks: readonly TrackSummary[];
@@ -11,7 +16,24 @@ defineProps<{
   /** Edit number of the open track, newer than the list's. */
   edit: number;
 }>();
-defineEmits<{ open: [id: string] }>();
+const emit = defineEmits<{ open: [id: string]; rename: [id: string, name: string]; copy: [id: string] }>();
+/** The track that is being given another name, and the name as it is typed. */
+const renaming = ref<string | null>(null);
+const typed = ref('');
+function rename(t: TrackSummary): void {
+  [renaming.value, typed.value] = [t.id, t.name];
+  void nextTick(() => document.getElementById('track-name')?.focus());
+}
+function keepName(): void {
+  if (renaming.value === null || trackNameFault(typed.value)) return;
+  emit('rename', renaming.value, typed.value.trim());
+  renaming.value = null;
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== 'Escape') return;
+  event.stopPropagation();
+  renaming.value = null;
+}
 const columns = [
   { key: 'track', title: 'Track' },
   { key: 'kind', title: 'Kind' },
@@ -19,6 +41,11 @@ const columns = [
   { key: 'proofed', title: 'Proofed', figures: true },
   { key: 'edit', title: 'Edit', figures: true },
   { key: 'open', title: 'Open' },
+  { key: 'more', title: 'More' },
+] as const;
+const entries = [
+  { key: 'rename', title: 'Another name…' },
+  { key: 'copy', title: 'Copy as a new track' },
 ] as const;
 const kinds = {
   machine: 'machine draft',
@@ -31,7 +58,18 @@ const kinds = {
 <template>
   <DataTable :columns="columns" :rows="tracks" :key-of="(t) => t.id" :class-of="(t) => (t.id === open ? 'here' : '')">
     <template #track="{ row: t }"
-      ><b>{{ languageName(t.language) }}</b> <small class="block small soft">{{ t.name }}</small></template
+      ><b>{{ languageName(t.language) }}</b>
+      <form v-if="renaming === t.id" class="row" @submit.prevent="keepName" @keydown="onKey">
+        <TextField
+          id="track-name"
+          v-model="typed"
+          small
+          aria-label="Name of the track"
+          :invalid="trackNameFault(typed) !== null"
+        />
+        <TextButton small submit main>Save</TextButton>
+      </form>
+      <small v-else class="block small soft">{{ t.name }}</small></template
     >
     <template #kind="{ row: t }">{{ kinds[t.kind] }}</template>
     <template #captions="{ row: t }">{{ t.captions }}</template>
@@ -42,6 +80,16 @@ const kinds = {
       <b v-if="t.id === open" class="open">open</b>
       <span v-else-if="t.kind === 'machine'" class="soft">read-only draft</span>
       <TextButton v-else @click="$emit('open', t.id)">Work on this</TextButton>
+    </template>
+    <template #head-more><span class="visually-hidden">More</span></template>
+    <template #more="{ row: t }">
+      <MenuButton
+        :entries="entries"
+        :label="`More for ${t.name}`"
+        @select="(key) => (key === 'copy' ? $emit('copy', t.id) : rename(t))"
+      >
+        <Ellipsis :size="15" aria-hidden="true" />
+      </MenuButton>
     </template>
   </DataTable>
 </template>

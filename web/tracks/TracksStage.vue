@@ -14,14 +14,18 @@ import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';
 import { fullName, languages } from '../describe/languages.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
+import { ask } from '../api/client.ts';
+import { useMessages } from '../stores/messages.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
-import { addTrack, trackFrom, type MadeTrack } from '../import/add-track.ts';
+import { addTrack, copyOf, trackFrom, type MadeTrack } from '../import/add-track.ts';
+import TrackCompare from './TrackCompare.vue';
 import TrackList from './TrackList.vue';
 import TextButton from '../controls/TextButton.vue';
 
 const job = useJob();
 const track = useTrack();
+const messages = useMessages();
 const arriving = useDroppedFile();
 const arrival = useImport(computed(() => job.job?.style ?? null));
 const trouble = ref<string | null>(null);
@@ -92,6 +96,34 @@ async function add(): Promise<void> {
     adding.value = false;
   }
 }
+async function rename(id: string, to: string): Promise<void> {
+  try {
+    await ask('PATCH /api/tracks/:id', { params: { id }, body: { name: to } });
+    await job.refresh();
+  } catch (error) {
+    messages.notice = `The name stays as it was: ${sentence(error)}`;
+  }
+}
+/** The copies that are on their way, so that one that is asked for again after a lost answer is made once. */
+const copies = new Map<string, MadeTrack>();
+async function copy(id: string): Promise<void> {
+  if (!job.job) return;
+  try {
+    const shown = track.track;
+    // The open track as this page has it, with what is not saved yet.
+    const from =
+      shown?.id === id ? { ...shown, captions: track.captions } : await ask('GET /api/tracks/:id', { params: { id } });
+    const copied = copies.get(id) ?? copyOf(from, `${nameOf(id).slice(0, 112)}, a copy`);
+    copies.set(id, copied);
+    await addTrack(job.job.id, copied);
+    copies.delete(id);
+    added.value = `“${copied.name}” is now a track of this job.`;
+    await job.refresh();
+  } catch (error) {
+    messages.notice = `The track was not copied: ${sentence(error)}`;
+  }
+}
+const nameOf = (id: string): string => job.job?.tracks.find((t) => t.id === id)?.name ?? '';
 async function open(id: string): Promise<void> {
   if (!job.job) return;
   job.choose(id);
@@ -136,7 +168,10 @@ async function open(id: string): Promise<void> {
       :open="track.track?.id ?? ''"
       :edit="track.track?.edit ?? 0"
       @open="open"
+      @rename="rename"
+      @copy="copy"
     />
+    <TrackCompare v-if="!arrival.here.value" :tracks="job.job?.tracks ?? []" />
     <p v-if="!arrival.here.value" class="soft tracks-hint">
       Captions, subtitles, a machine draft or a transcript can be dropped anywhere on the job: SRT, WebVTT, TTML, CTM,
       timed text, plain text, HTML, or a Fenwix track. You see how it was read before anything is added.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import CheckField from '../controls/CheckField.vue';
-import { useVirtualizer } from '@tanstack/vue-virtual';
+import { useVirtualRows } from '../controls/use-virtual-rows.ts';
 import { computed, useTemplateRef } from 'vue';
 import { replacementFor, type MatchInTrack } from '../../core/find/replace.ts';
 import { useTrack } from '../stores/track.ts';
@@ -21,14 +21,7 @@ const track = useTrack();
 const around = 42;
 
 const list = useTemplateRef<HTMLElement>('list');
-const virtual = useVirtualizer(
-  computed(() => ({
-    count: props.places.length,
-    getScrollElement: () => list.value,
-    estimateSize: () => 36,
-    overscan: 6,
-  })),
-);
+const { places: inSight, room, measure } = useVirtualRows(list, () => props.places.length, 36);
 const byId = computed(() => new Map(track.captions.map((c) => [c.id, c])));
 const flat = (text: string): string => text.replace(/\n/g, ' ');
 
@@ -46,21 +39,12 @@ function rowOf(place: MatchInTrack) {
   };
 }
 const rows = computed(() =>
-  virtual.value.getVirtualItems().flatMap(({ index }) => {
+  inSight.value.flatMap((index) => {
     const place = props.places[index];
     const row = place && rowOf(place);
     return row ? [{ ...row, place, index }] : [];
   }),
 );
-/** The room of what is out of sight, above and below. */
-const room = computed(() => {
-  const shown = virtual.value.getVirtualItems();
-  const below = virtual.value.getTotalSize() - (shown.at(-1)?.end ?? 0);
-  return { paddingTop: `${String(shown[0]?.start ?? 0)}px`, paddingBottom: `${String(below)}px` };
-});
-const measure = (row: unknown): void => {
-  if (row instanceof HTMLElement) virtual.value.measureElement(row);
-};
 </script>
 
 <template>

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { sentence } from '../../core/contract/api-error.ts';
+import { compare } from '../../core/compare/compare.ts';
+import { differences, type Difference } from '../../core/compare/differences.ts';
+import type { TrackSummary } from '../../core/job/job.ts';
+import type { Caption } from '../../core/track/caption.ts';
+import { ask } from '../api/client.ts';
+import RowButton from '../controls/RowButton.vue';
+import SelectField from '../controls/SelectField.vue';
+import { useVirtualRows } from '../controls/use-virtual-rows.ts';
+import { usePlace } from '../stores/place.ts';
+import { useTimes } from '../stores/times.ts';
+import { useTrack } from '../stores/track.ts';
+
+/** Two tracks of the job held against each other: how many words differ, and which. */
+const props = defineProps<{ tracks: readonly TrackSummary[] }>();
+const track = useTrack();
+const place = usePlace();
+const times = useTimes();
+const list = useTemplateRef<HTMLElement>('list');
+const titleOf = (t: TrackSummary): string => `${t.name} (${t.language})`;
+const choices = computed(() => props.tracks.map((t) => ({ value: t.id, title: titleOf(t) })));
+const reference = ref('');
+const other = ref('');
+watch(
+  () => props.tracks,
+  (tracks) => {
+    const open = track.track?.id ?? '';
+    if (!tracks.some((t) => t.id === reference.value)) reference.value = open;
+    if (!tracks.some((t) => t.id === other.value))
+      other.value =
+        (tracks.find((t) => t.id !== open && t.kind === 'machine') ?? tracks.find((t) => t.id !== open))?.id ?? '';
+  },
+  { immediate: true },
+);
+
+const trouble = ref<string | null>(null);
+const both = shallowRef<readonly [readonly Caption[], readonly Caption[]] | null>(null);
+/** The open track as this page has it, with what is not saved yet; another as the server has it. */
+const captionsOf = async (id: string): Promise<readonly Caption[]> =>
+  id === track.track?.id ? track.captions : (await ask('GET /api/tracks/:id', { params: { id } })).captions;
+let turn = 0;
+watch(
+  [reference, other, () => track.captions],
+  async ([one, two]) => {
+    const mine = ++turn;
+    if (one === '' || two === '' || one === two) {
+      both.value = null;
+      return;
+    }
+    try {
+      const found = await Promise.all([captionsOf(one), captionsOf(two)]);
+      if (mine === turn) [both.value, trouble.value] = [found, null];
+    } catch (error) {
+      if (mine === turn) trouble.value = `The tracks could not be compared: ${sentence(error)}`;
+    }
+  },
+  { immediate: true },
+);
+const share = (part: number | null): string => (part === null ? '–' : `${(part * 100).toFixed(1)} %`);
+const figures = computed((): readonly (readonly [string, string])[] => {
+  if (!both.value) return [];
+  const { wer, cer, substitutions, deletions, insertions, words, offset } = compare(...both.value);
+  const late = offset && `${String(Math.abs(offset.median))} ms ${offset.median < 0 ? 'earlier' : 'later'}`;
+  return [
+    ['Word error rate', `${share(wer)} of ${String(words)}`],
+    ['Other, missing, more words', `${String(substitutions)}, ${String(deletions)}, ${String(insertions)}`],
+    ['Character error rate', share(cer)],
+    ...(offset && late
+      ? ([
+          ['Begins, in the middle', late],
+          ['Nine in ten within', `${String(offset.p90)} ms`],
+        ] as const)
+      : []),
+  ];
+});
+const rows = computed(() => (both.value ? differences(...both.value) : []));
+const { places, room, measure } = useVirtualRows(list, () => rows.value.length, 34);
+const inSight = computed(() =>
+  places.value.flatMap((index) => {
+    const row = rows.value[index];
+    return row ? [{ ...row, index, time: times.clock(row.at) }] : [];
+  }),
+);
+/** To the caption it is in, where one of the two tracks is open. */
+function goTo({ captions: [one, two] }: Difference): void {
+  const open = track.track?.id;
+  const id = open === reference.value ? one : open === other.value ? two : null;
+  if (id !== null) place.goTo(id, 'chosen');
+}
+</script>
+
+<template>
+  <section v-if="tracks.length > 1" class="compare stack" aria-label="Compare two tracks">
+    <div class="row wrap">
+      <h3>Compare</h3>
+      <SelectField v-model="other" label="The track that is compared" :options="choices" />
+      <span>with</span>
+      <SelectField v-model="reference" label="What is taken for right" :options="choices" />
+      <span class="soft small">what is taken for right</span>
+    </div>
+    <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
+    <p v-else-if="reference === other" class="soft">Choose two tracks.</p>
+    <template v-else-if="both">
+      <dl class="row wrap compare-figures">
+        <div v-for="[name, figure] in figures" :key="name">
+          <dt class="soft small">{{ name }}</dt>
+          <dd class="figures">{{ figure }}</dd>
+        </div>
+      </dl>
+      <p v-if="rows.length === 0" class="good">✓ The words are the same.</p>
+      <div v-else ref="list" class="compare-list" tabindex="0" role="group" aria-label="Where the words differ">
+        <ul class="plain-list" :style="room">
+          <li
+            v-for="row in inSight"
+            :key="row.index"
+            :ref="measure"
+            :data-index="row.index"
+            :aria-setsize="rows.length"
+            :aria-posinset="row.index + 1"
+          >
+            <RowButton quiet class="compare-row" @click="goTo(row)">
+              <span class="figures small soft">{{ row.time }}</span>
+              <span dir="auto"
+                >{{ row.before }} <del v-if="row.other">{{ row.other }}</del>{{ ' '
+                }}<ins v-if="row.reference">{{ row.reference }}</ins> {{ row.after }}</span
+              >
+            </RowButton>
+          </li>
+        </ul>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.compare-figures {
+  gap: 28px;
+  margin: 0;
+}
+.compare-figures dd {
+  margin: 0;
+}
+.compare-list {
+  max-height: 320px;
+  overflow-y: auto;
+}
+.compare-row {
+  display: grid;
+  grid-template-columns: 90px minmax(0, 1fr);
+  gap: 12px;
+  width: 100%;
+  text-align: start;
+}
+</style>
