@@ -106,7 +106,10 @@ function heardIn(hearing: Hearing, clip: Clip, lasts: number, where: Whereabouts
       return { runs: [...runs, ...more.runs], where: more.where };
     }
   }
-  const heard = within(where.next - back, where.next + inTime(perSecond) + ahead, enough, enoughLetters);
+  const heard =
+    within(where.next - back, where.next + inTime(perSecond) + ahead, enough, enoughLetters) ??
+    // A scene may be gone from the sound, or from the script.
+    within(where.next - wide / 2, where.next + wide / 2, enoughAnywhere, lettersAnywhere);
   if (heard) return heard;
   const isSure = until - where.since < lost;
   return {

@@ -29,22 +29,34 @@ interface Timed {
 
 /** A beginning so near the beginning of speech is that, in ms. */
 const snaps = 200;
-/** Speech before the first word that was found is the caption's own where nobody else claims it, up to so much, in ms. */
-const ownSpeech = 900;
+/** Speech before the first word that was found is the caption's own where nobody else claims it, up to so much and the time its own words need, in ms. */
+const ownSpeech = 1200;
 /** Neighbours move alike where their offsets are no further apart than this and this share of the time between them, in ms. */
 const [alike, alikeShare] = [500, 0.06];
 /** A caption is certain where at least so much of its words was heard. */
 const leastHeard = 0.5;
 
-/** When a caption's speech begins. @param before end of the last word before it */
-function startOf(first: Placed, isOpening: boolean, before: number, speech: readonly Stretch[]): number {
-  const region = speech.find((s) => s.end > first.start) ?? null;
-  if (!region) return first.start;
+/**
+ * When a caption's speech begins: with the speech its first word begins, or, where words before it were not heard or are
+ * not written, with what is said there and is nobody else's.
+ * @param missing time to say those of its words before the first that was heard, in ms
+ * @param before end of the last word before it
+ */
+function startOf(first: Placed, missing: number, before: number, speech: readonly Stretch[]): number {
+  const region = speech.find((s) => s.end > first.start);
+  const early = Math.max(before, first.start - missing);
+  if (!region || region.start < before - 50) return early;
   const off = region.start - first.start;
-  if (Math.abs(off) <= snaps && region.start >= before - 50) return region.start;
-  // Words were left out at its beginning: what is said there and is nobody else's is its own.
-  if (!isOpening && off < 0 && -off <= ownSpeech && region.start >= before) return region.start;
-  return first.start;
+  if (Math.abs(off) <= snaps || (off < 0 && -off <= ownSpeech + missing)) return region.start;
+  return Math.max(region.start, early);
+}
+/** A first word apart from the rest by more than the first, and from the caption before by less than the second, in ms, is not said there. */
+const [apart, against] = [450, 250];
+/** The words of a caption without a first one that was heard at the end of what is said before it. */
+function withoutStray(words: readonly Placed[], before: number): readonly Placed[] {
+  const [first, second] = words;
+  const isStray = first && second && second.start - first.end > apart && before > 0 && first.start - before < against;
+  return isStray && words.length > 2 ? words.slice(1) : words;
 }
 /** When it ends: with its last word, or with the speech where that ends there. */
 function endOf(last: Placed, next: number, speech: readonly Stretch[]): number {
@@ -147,14 +159,14 @@ export function placesOf(
   for (const p of placed) of[script.words[p.word]?.caption ?? -1]?.push(p);
   const wordsIn = (i: number): number => (script.firstOf[i + 1] ?? script.words.length) - (script.firstOf[i] ?? 0);
   const heard = captions.map((_, i): CaptionPlace | null => {
-    const words = of[i] ?? [];
-    const [first, last] = [words[0], words.at(-1)];
-    if (!first || !last || words.length < wordsIn(i) * leastHeard) return null;
     let before = 0;
     for (let k = i - 1; k >= 0 && before === 0; k--) before = of[k]?.at(-1)?.end ?? 0;
+    const words = withoutStray(of[i] ?? [], before);
+    const [first, last] = [words[0], words.at(-1)];
+    if (!first || !last || words.length < wordsIn(i) * leastHeard) return null;
     let next = Infinity;
     for (let k = i + 1; k < of.length && next === Infinity; k++) next = of[k]?.[0]?.start ?? Infinity;
-    const start = startOf(first, first.word === script.firstOf[i], before, speech);
+    const start = startOf(first, sayingTime(script, script.firstOf[i] ?? 0, first.word), before, speech);
     return { start, end: Math.max(start + 1, endOf(last, next, speech)), how: 'certain', words };
   });
   const every = captions.map((c, i) => moveOf(c, heard[i]));

@@ -1,0 +1,84 @@
+/** The tracks of a job: compared, copied, given another name. */
+import { randomUUID } from 'node:crypto';
+import { caption } from '../core/track/caption.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
+import { eventually, Key, says, see, type } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
+
+const app = withApplication();
+const ask = asking(() => app.services.address);
+
+const right = [
+  caption({ id: 'a', start: 1000, end: 3000, text: 'Shut the lower gate.' }),
+  caption({ id: 'b', start: 4000, end: 6000, text: 'Then wait for the bell.' }),
+];
+/** A job with a fair copy and a machine draft of it, its Tracks open. */
+async function tracks(): Promise<{ job: string; track: string; draft: string }> {
+  const made = await jobWith(ask, 'Tracks', right);
+  const draft = randomUUID();
+  const captions = [
+    caption({ id: 'x', start: 1250, end: 3000, text: 'shut the lover gate' }),
+    caption({ id: 'y', start: 4250, end: 6000, text: 'then wait the bell' }),
+  ];
+  const body = { id: draft, kind: 'machine', language: 'en-GB', name: 'machine draft', captions } as const;
+  await ask('POST /api/jobs/:id/tracks', { params: { id: made.job }, body });
+  await app.driver.get(`${app.services.address}/jobs/${made.job}/tracks`);
+  await see(app.driver, '.compare-figures');
+  return { ...made, draft };
+}
+/** Opens the menu of a track and takes one of what it offers, by its place. */
+async function more(name: string, nth: number): Promise<void> {
+  await (await see(app.driver, `[aria-label="More for ${name}"]`)).click();
+  await eventually(app.driver, 'the keyboard in the menu', () =>
+    app.driver.executeScript<boolean>('return document.activeElement.getAttribute("role") === "menuitem"'),
+  );
+  await type(app.driver, ...Array.from({ length: nth - 1 }, () => Key.ARROW_DOWN), Key.ENTER);
+}
+
+it('are compared: how many words differ, which, and how far apart they begin', async () => {
+  const { track } = await tracks();
+  const figures = await (await see(app.driver, '.compare-figures')).getText();
+  expect(figures).toMatch(/Word error rate\s+22\.2 % of 9/);
+  expect(figures).toMatch(/1, 1, 0/);
+  expect(figures).toMatch(/250 ms later/);
+  const rows = await app.driver.executeScript<string[]>(
+    'return [...document.querySelectorAll(".compare-row")].map((row) => row.textContent.replace(/\\s+/g, " ").trim())',
+  );
+  expect(rows).toHaveLength(2);
+  expect(rows[0]).toContain('Shut the lover lower gate. Then wait for');
+  // Going to one of them chooses its caption.
+  await (await see(app.driver, 'li[data-index="1"] .compare-row')).click();
+  await says(app.driver, 'Caption 2 of 2');
+  expect((await captionsOf(ask, track)).map((c) => c.text)).toEqual(right.map((c) => c.text));
+});
+
+it('are copied whole, once, and a copy of a machine draft can be worked on', async () => {
+  const { job } = await tracks();
+  await more('machine draft', 2);
+  await says(app.driver, '“machine draft, a copy” is now a track of this job.');
+  const { tracks: all } = await ask('GET /api/jobs/:id', { params: { id: job } });
+  expect(all.map((t) => [t.name, t.kind])).toEqual([
+    ['fair copy', 'captions'],
+    ['machine draft', 'machine'],
+    ['machine draft, a copy', 'captions'],
+  ]);
+  expect((await captionsOf(ask, all[2]?.id ?? '')).map((c) => [c.start, c.text])).toEqual([
+    [1250, 'shut the lover gate'],
+    [4250, 'then wait the bell'],
+  ]);
+});
+
+it('are given another name, which the header says too', async () => {
+  const { job, track } = await tracks();
+  await more('fair copy', 1);
+  await see(app.driver, '#track-name');
+  await app.driver.executeScript('document.getElementById("track-name").select()');
+  await type(app.driver, 'for the reach', Key.ENTER);
+  await eventually(app.driver, 'the name to be kept', async () => {
+    const { tracks: all } = await ask('GET /api/jobs/:id', { params: { id: job } });
+    return all.find((t) => t.id === track)?.name === 'for the reach';
+  });
+  await eventually(app.driver, 'the header to say it', async () =>
+    (await (await see(app.driver, 'header')).getText()).includes('for the reach'),
+  );
+});
