@@ -11,7 +11,7 @@ import { placedTrack } from '../core/placing/placed-track.ts';
 import { placesOf } from '../core/placing/placement.ts';
 import { scriptOf } from '../core/placing/words-to-place.ts';
 import { modelFor } from '../core/pronunciation/models.ts';
-import { resampler } from '../core/speech/resample.ts';
+import { resampled } from '../core/speech/resample.ts';
 import { soundReader } from '../core/speech/sound-reader.ts';
 import { voiceWeights } from '../core/speech/voice-net.ts';
 import { wavForm, wavSamples, wavStep } from '../core/speech/wav.ts';
@@ -55,13 +55,7 @@ function recordingOf(terminal: Terminal, file: OpenFile): Recording | null {
         number,
       ];
       const samples = samplesAt(from, to);
-      if (form.rate === engineRate) return samples;
-      const down = resampler(form.rate, engineRate);
-      const [body, tail] = [down.push(samples), down.finish()];
-      const all = new Float32Array(body.length + tail.length);
-      all.set(body);
-      all.set(tail, body.length);
-      return all;
+      return resampled(samples, form.rate, engineRate);
     },
   };
 }

@@ -25,8 +25,8 @@ const [nearWords, nearCaptions] = [6, 4];
 /** Where one does not know where one is: the beginning of a caption, every so many-th word, and going on from the end of a caption to anywhere. */
 const [begins, everyWord, leaves] = [0.3, 4, 0.05];
 
-/** A grammar being made, and what its names stand for. */
-function maker(script: Script, pronounce: Pronouncer) {
+/** A grammar being made, what its names stand for, and how a clip is heard along it. */
+function maker({ engine, pronounce, script }: Hearing, { samples, at: clipAt }: Clip) {
   const arcs: Arc[] = [];
   const names = new Map<string, { readonly word: number; readonly isFirst: boolean }>();
   const learnt: (readonly [string, readonly string[]])[] = [];
@@ -58,16 +58,14 @@ function maker(script: Script, pronounce: Pronouncer) {
       });
     }
   };
-  return {
-    arcs,
-    names,
-    learnt,
-    state,
-    arc,
-    namesOf,
-    say,
-    grammar: (start: number, end: number): Grammar => ({ states, start, end, arcs }),
+  /** What is heard from one state to another, as words of the script; null where no way was found. */
+  const hear = (start: number, end: number): Placed[] | null => {
+    const grammar: Grammar = { states, start, end, arcs };
+    engine.learn(learnt);
+    const heard = engine.hear(samples, grammar);
+    return heard && asPlaced(heard, names, clipAt);
   };
+  return { state, arc, namesOf, say, hear };
 }
 
 /** What an engine heard, as words of the script; parts of one are put together. @param at of the samples in the recording, in ms */
@@ -120,13 +118,9 @@ function captionsBack(script: Script, word: number, many: number): number {
 }
 
 /** Hears the script along, from about one word on, wherever it ends up. @param from place of the word that is to come @param to the last is not among them */
-export function follow(
-  { engine, pronounce, script }: Hearing,
-  { samples, at }: Clip,
-  from: number,
-  to: number,
-): Placed[] | null {
-  const { names, learnt, state, arc, namesOf, say, grammar } = maker(script, pronounce);
+export function follow(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+  const { script } = hearing;
+  const { state, arc, namesOf, say, hear } = maker(hearing, clip);
   const opening = Math.max(0, Math.min(from - nearWords, captionsBack(script, from, nearCaptions)));
   const start = state();
   const end = state();
@@ -151,19 +145,13 @@ export function follow(
       i === from ? asExpected : opens(script, i) ? atCaption : Math.abs(i - from) <= nearWords ? nearby : 0;
     if (chance > 0) arc(start, stateOf(i), chance);
   }
-  engine.learn(learnt);
-  const heard = engine.hear(samples, grammar(start, end));
-  return heard && asPlaced(heard, names, at);
+  return hear(start, end);
 }
 
 /** Hears which captions of a window of the script come, in any order. */
-export function anywhere(
-  { engine, pronounce, script }: Hearing,
-  { samples, at }: Clip,
-  from: number,
-  to: number,
-): Placed[] | null {
-  const { names, learnt, state, arc, namesOf, say, grammar } = maker(script, pronounce);
+export function anywhere(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+  const { script } = hearing;
+  const { state, arc, namesOf, say, hear } = maker(hearing, clip);
   const hub = state();
   const end = state();
   const after = Array.from({ length: to - from }, state);
@@ -176,22 +164,13 @@ export function anywhere(
     if (closes) arc(there, hub, leaves);
     arc(there, end, closes ? endsCaption : endsElsewhere);
   }
-  engine.learn(learnt);
-  const heard = engine.hear(samples, grammar(hub, end));
-  return heard && asPlaced(heard, names, at);
+  return hear(hub, end);
 }
 
 /** Hears exactly these words, one after another. */
-export function exactly(
-  { engine, pronounce, script }: Hearing,
-  { samples, at }: Clip,
-  from: number,
-  to: number,
-): Placed[] | null {
-  const { names, learnt, state, namesOf, say, grammar } = maker(script, pronounce);
+export function exactly(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+  const { state, namesOf, say, hear } = maker(hearing, clip);
   const states = Array.from({ length: to - from + 1 }, state);
   for (let i = from; i < to; i++) say(namesOf(i), states[i - from] ?? 0, states[i - from + 1] ?? 0, 1);
-  engine.learn(learnt);
-  const heard = engine.hear(samples, grammar(states[0] ?? 0, states.at(-1) ?? 0));
-  return heard && asPlaced(heard, names, at);
+  return hear(states[0] ?? 0, states.at(-1) ?? 0);
 }

@@ -89,3 +89,14 @@ export function resampler(from: number, to: number): Resampler {
     },
   };
 }
+
+/** All of a piece of sound at another rate. @param from samples in a second of it @param to samples in a second that are wanted */
+export function resampled(samples: Float32Array, from: number, to: number): Float32Array {
+  if (from === to) return samples;
+  const down = resampler(from, to);
+  const [body, tail] = [down.push(samples), down.finish()];
+  const all = new Float32Array(body.length + tail.length);
+  all.set(body);
+  all.set(tail, body.length);
+  return all;
+}

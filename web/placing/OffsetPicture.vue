@@ -76,9 +76,10 @@ const draw = useNextFrame(() => {
   for (const jump of props.offsets.jumps) {
     context.fillStyle = token('alarm');
     context.fillRect(x.value(jump.at) - 1, top, 2, height - top - foot);
-    const isLeft = x.value(jump.at) > width / 2;
-    context.textAlign = isLeft ? 'right' : 'left';
-    context.fillText(saidOfJump(jump), x.value(jump.at) + (isLeft ? -6 : 6), top - 18);
+    const says = saidOfJump(jump);
+    const wide = context.measureText(says).width;
+    context.textAlign = 'left';
+    context.fillText(says, Math.max(4, Math.min(x.value(jump.at) + 6, width - wide - 4)), top - 18);
   }
 });
 const watcher = new ResizeObserver(([entry]) => {

@@ -8,7 +8,7 @@ import type { Hearing, Placed } from '../../core/placing/grammars.ts';
 import type { Part } from '../../core/placing/listen.ts';
 import { scriptOf, type Script } from '../../core/placing/words-to-place.ts';
 import { modelFor } from '../../core/pronunciation/models.ts';
-import { resampler } from '../../core/speech/resample.ts';
+import { resampled } from '../../core/speech/resample.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { soundTrack, SoundTrouble } from '../sound/sound-track.ts';
 import { recogniserFor } from './recogniser.ts';
@@ -60,13 +60,7 @@ async function soundOf(input: Input, nth: number): Promise<ReadSound> {
       }
       sample.close();
     }
-    if (rate === engineRate) return mono;
-    const down = resampler(rate, engineRate);
-    const [body, tail] = [down.push(mono), down.finish()];
-    const all = new Float32Array(body.length + tail.length);
-    all.set(body);
-    all.set(tail, body.length);
-    return all;
+    return resampled(mono, rate, engineRate);
   };
 }
 
