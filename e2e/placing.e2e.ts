@@ -83,6 +83,11 @@ it('puts captions back where their words are said, shown before they are moved, 
   await says(app.driver, /38 captions, the first/);
   await holding(app.driver, [Key.ALT], 'm');
   await says(app.driver, /39 captions, the first/);
+  // The tape shows the new times beside the old ones before they are kept.
+  await press(app.driver, 'Look at the stage');
+  await see(app.driver, '[data-test=tape]');
+  await press(app.driver, 'Look at what was found');
+  await see(app.driver, '.placing-panel');
   await press(app.driver, 'Move them');
   await gone('.placing-panel');
   const after = await eventually(app.driver, 'captions at their words', async () => {

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { eventually, Key, says, see, type } from './support/browser.ts';
+import { control, eventually, Key, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -80,5 +80,26 @@ it('are given another name, which the header says too', async () => {
   });
   await eventually(app.driver, 'the header to say it', async () =>
     (await (await see(app.driver, 'header')).getText()).includes('for the reach'),
+  );
+});
+
+it('that count from a whole hour are offered without it, words and all, as one step', async () => {
+  const hour = 3_600_000;
+  const words = [[0, 4, hour + 1100, hour + 1300, 1, 'aligned', 'Shut']] as const;
+  const late = right.map((c, i) => ({ ...c, start: c.start + hour, end: c.end + hour, words: i === 0 ? words : [] }));
+  const [demo] = await ask('GET /api/jobs');
+  const { job, track } = await jobWith(ask, 'From tape', late, { recording: demo?.recording?.hash ?? null });
+  await app.driver.get(`${app.services.address}/jobs/${job}/words`);
+  await says(app.driver, 'The captions count from 01:00:00');
+  await press(app.driver, 'Take 01:00:00 off');
+  await eventually(app.driver, 'the hour to be gone', async () => {
+    const [first, second] = await captionsOf(ask, track);
+    return first?.start === 1000 && first.words[0]?.[2] === 1100 && second?.start === 4000;
+  });
+  await control(app.driver, 'z');
+  await eventually(
+    app.driver,
+    'the hour to be back',
+    async () => (await captionsOf(ask, track))[0]?.start === hour + 1000,
   );
 });

@@ -4,6 +4,7 @@ import { nearestFrame } from '../time/timecode.ts';
 import { caption } from '../track/caption.ts';
 import { along, type Piece } from '../track/pieces.ts';
 import { orderedTies, rateChange, rateMistake, residuals, scaleBy, shiftBy } from './line.ts';
+import { hourCountedFrom } from './hour.ts';
 import { placesToTie } from './by-ear.ts';
 import { cutOut, retimed, snapped } from './retimed.ts';
 
@@ -107,6 +108,20 @@ describe('captions', () => {
         expect((c?.end ?? 0) - (c?.start ?? 0)).toBeGreaterThan(0);
       }),
     ));
+});
+
+describe('a whole hour that a file counts from', () => {
+  const from = (start: number) => [caption({ id: 'a', start, end: start + 2000, text: 'Wait.' })];
+  it.each([
+    [3_600_500, 147_000, 3_600_000],
+    [36_002_000, null, 36_000_000],
+    [500, 147_000, null],
+    [7_300_000, 147_000, null],
+    // The recording is that long.
+    [3_600_500, 5_400_000, null],
+  ])('first caption at %d ms of %s ms: %s', (start, length, expected) =>
+    expect(hourCountedFrom(from(start), length)).toBe(expected),
+  );
 });
 
 describe('captions to be tied by ear', () => {

@@ -11,6 +11,7 @@ import SkylineStrip from '../skyline/SkylineStrip.vue';
 import { usePlacing } from '../placing/placing.ts';
 import { useRetime } from '../retime/retime.ts';
 import RetimeBar from '../retime/RetimeBar.vue';
+import { useHour } from '../retime/use-hour.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
@@ -65,6 +66,7 @@ watch(
 const router = useRouter();
 useCommandList().gathered = gatherCommands(router);
 useCommandKeys();
+useHour();
 const arriving = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
 function onDrag(event: DragEvent): void {
@@ -119,7 +121,7 @@ onBeforeUnmount(() => {
       <StageRail />
       <main class="frame-stage fills">
         <RetimeBar />
-        <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found" />
+        <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found && placing.isShown" />
         <RouterView v-else />
       </main>
       <MonitorPanel />

@@ -23,6 +23,9 @@ const placing = usePlacing();
       >
         {{ placing.found || placing.trouble ? 'Listen again' : `Listen for ${captions.length} captions` }}
       </TextButton>
+      <TextButton v-if="placing.found" @click="placing.isShown = !placing.isShown">
+        {{ placing.isShown ? 'Look at the stage' : 'Look at what was found' }}
+      </TextButton>
       <span v-if="placing.trouble" class="bad small" role="alert">{{ placing.trouble }}</span>
       <span v-else-if="placing.hindrance" class="soft small" role="status">{{ placing.hindrance }}</span>
       <span v-else-if="!placing.found" class="soft small">

@@ -42,6 +42,8 @@ export const usePlacing = defineStore('placing', () => {
   const listening = ref<number | null>(null);
   const trouble = ref<string | null>(null);
   const found = shallowRef<Placing | null>(null);
+  /** Whether what was found is shown in place of the stage, or the stage with the new times. */
+  const isShown = ref(true);
   /** Ids of captions that are not to be moved. */
   const refused = shallowRef<ReadonlySet<string>>(new Set());
   let stopping = new AbortController();
@@ -50,6 +52,7 @@ export const usePlacing = defineStore('placing', () => {
     stopping.abort();
     [listening.value, trouble.value, found.value] = [null, null, null];
     refused.value = new Set();
+    isShown.value = true;
   }
   watch(() => track.track?.id, clear);
 
@@ -145,5 +148,5 @@ export const usePlacing = defineStore('placing', () => {
     stopping.abort();
     listening.value = null;
   }
-  return { listening, trouble, found, refused, hindrance, listen, stop, clear, toggle, taken, times, edit };
+  return { listening, trouble, found, isShown, refused, hindrance, listen, stop, clear, toggle, taken, times, edit };
 });
