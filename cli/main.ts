@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
+import { recogniserFor } from './recogniser.ts';
 import type { OpenFile } from './terminal.ts';
 
 function attempt<T>(path: string, doing: string, deed: () => T): T {
@@ -86,9 +87,7 @@ process.exitCode = await run(process.argv.slice(2), {
   open,
   asWav,
   voiceNet,
-  async recogniser(model) {
-    // Only who places needs it.
-    const { recogniserFor } = await import('./recogniser.ts');
+  recogniser(model) {
     const rules = readFileSync(new URL(`../core/pronunciation/letters-${model.model}.json`, import.meta.url), 'utf8');
     return recogniserFor(model, rules, import.meta.resolve('soundswallower'));
   },

@@ -1,7 +1,6 @@
 /** The recogniser and its models as Node has them. */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import createModule from 'soundswallower';
 import { engineOver, engineRate, type Engine, type EngineDecoder, type EngineModule } from '../core/placing/engine.ts';
 import type { LetterRules } from '../core/pronunciation/letters.ts';
 import type { ModelFor } from '../core/pronunciation/models.ts';
@@ -15,6 +14,8 @@ export interface Recogniser {
 
 /** @param rules of the letters of the model, as JSON @param packageAt address of the package's main file */
 export async function recogniserFor(modelFor: ModelFor, rules: string, packageAt: string): Promise<Recogniser> {
+  // Fetched only where somebody places: it takes as long to load as the rest.
+  const { default: createModule } = await import('soundswallower');
   const models = fileURLToPath(new URL('./model/', packageAt));
   const { model } = modelFor;
   // Its types leave out what it takes beside the settings of any such module.
