@@ -119,6 +119,12 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     await sound();
     await press(app.driver, 'Save');
     const command = async (title: string): Promise<void> => {
+      // A dialog is open until the server has what was saved, and as long no command has its key.
+      await eventually(app.driver, 'no dialog', () =>
+        app.driver.executeScript<boolean>(
+          `return [...document.querySelectorAll('.ant-modal')].every((dialog) => !dialog.checkVisibility())`,
+        ),
+      );
       await control(app.driver, 'k');
       await see(app.driver, '.finder-input');
       await type(app.driver, title, Key.ENTER);
