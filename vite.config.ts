@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import vue from '@vitejs/plugin-vue';
+import { modelsAt } from './scripts/models-at.mjs';
 import { defineConfig, type Plugin } from 'vite';
 
 /** Puts the small first piece before everything else in the built page. */
@@ -18,6 +19,7 @@ const earlyFirst: Plugin = {
 export default defineConfig({
   plugins: [vue(), earlyFirst],
   worker: { format: 'es' },
+  define: { __MODELS_AT__: JSON.stringify(modelsAt) },
   // What the recogniser brings for browsers of long ago is left out.
   resolve: { alias: { 'blob-polyfill': fileURLToPath(new URL('web/placing/blob.ts', import.meta.url)) } },
   build: {

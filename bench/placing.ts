@@ -8,7 +8,7 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { recogniserFor } from '../cli/recogniser.ts';
-import { leastShare, listenFor } from '../core/placing/listen.ts';
+import { hearerOf, leastShare, listenWith } from '../core/placing/listen.ts';
 import { placesOf } from '../core/placing/placement.ts';
 import { scriptOf } from '../core/placing/words-to-place.ts';
 import { modelFor } from '../core/pronunciation/models.ts';
@@ -87,7 +87,7 @@ async function measure(
   const read = (start: number, end: number): Float32Array =>
     samples.subarray(Math.round(start * 16), Math.round(end * 16));
   const from = performance.now();
-  const { placed, share } = await listenFor({ engine, pronounce, script }, read, speech, length);
+  const { placed, share } = await listenWith([hearerOf({ engine, pronounce, script }, read)], script, speech, length);
   const took = performance.now() - from;
   const places = placesOf(captions, script, placed, speech);
   const isRefused = share < leastShare;

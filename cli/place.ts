@@ -6,7 +6,7 @@ import { plainly } from '../core/formats/sheet.ts';
 import { formatNamed } from '../core/formats/registry.ts';
 import { reflow } from '../core/layout/reflow.ts';
 import { engineRate } from '../core/placing/engine.ts';
-import { leastShare, listenFor } from '../core/placing/listen.ts';
+import { hearerOf, leastShare, listenWith } from '../core/placing/listen.ts';
 import { placedTrack } from '../core/placing/placed-track.ts';
 import { placesOf } from '../core/placing/placement.ts';
 import { scriptOf } from '../core/placing/words-to-place.ts';
@@ -96,12 +96,8 @@ export const place: CommandLine = async (words, terminal): Promise<Ending> => {
   const listen = async (opened: OpenFile) => {
     const recording = recordingOf(terminal, opened);
     if (!recording) return null;
-    const { placed, share } = await listenFor(
-      { engine, pronounce, script },
-      recording.sound,
-      recording.speech,
-      recording.length,
-    );
+    const hearer = hearerOf({ engine, pronounce, script }, recording.sound);
+    const { placed, share } = await listenWith([hearer], script, recording.speech, recording.length);
     return { placed, share, speech: recording.speech };
   };
   const heard = (await terminal.open(audio, listen)) ?? (await terminal.asWav(audio, listen));

@@ -81,6 +81,16 @@ it('are given another name, which the header says too', async () => {
   await eventually(app.driver, 'the header to say it', async () =>
     (await (await see(app.driver, 'header')).getText()).includes('for the reach'),
   );
+  // Typed and left at once by a link, it is kept too.
+  await more('for the reach', 1);
+  await see(app.driver, '#track-name');
+  await app.driver.executeScript('document.getElementById("track-name").select()');
+  await type(app.driver, 'for the weir');
+  await (await see(app.driver, 'a[href$="/words"]')).click();
+  await eventually(app.driver, 'the name to be kept', async () => {
+    const { tracks: all } = await ask('GET /api/jobs/:id', { params: { id: job } });
+    return all.find((t) => t.id === track)?.name === 'for the weir';
+  });
 });
 
 it('that count from a whole hour are offered without it, words and all, as one step', async () => {

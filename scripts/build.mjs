@@ -5,14 +5,13 @@ import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { build } from 'vite';
 import { bundle, commandLine } from './bundle.mjs';
+import { modelsAt } from './models-at.mjs';
 import { root } from './setup.mjs';
 
 rmSync(join(root, 'dist'), { recursive: true, force: true });
 await build({ root: join(root, 'web'), configFile: join(root, 'vite.config.ts'), logLevel: 'warn' });
 const assets = join(root, 'dist/web/assets');
-// Acoustic models: served by the version of the package, so that browsers keep them.
-const { version } = JSON.parse(readFileSync(join(root, 'node_modules/soundswallower/package.json'), 'utf8'));
-const models = join(assets, 'models', version);
+const models = join(root, 'dist/web', modelsAt);
 cpSync(join(root, 'node_modules/soundswallower/model'), models, { recursive: true });
 for (const name of readdirSync(join(root, 'node_modules/soundswallower')))
   if (name.endsWith('.web.wasm')) cpSync(join(root, 'node_modules/soundswallower', name), join(models, name));

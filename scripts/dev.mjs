@@ -16,6 +16,7 @@ const dev = await createServer({
   server: {
     host: '127.0.0.1',
     proxy: {
+      '/assets/models': { target: server, changeOrigin: true },
       '/api': {
         target: server,
         changeOrigin: true,

@@ -52,8 +52,8 @@ export function align(a: Int32Array, b: Int32Array): Alignment {
   return { ...sum, same };
 }
 
-/** Near the middle, a run of words that stands once in each; null where there is none. */
-function placeToCut(a: Int32Array, b: Int32Array): readonly [number, number] | null {
+/** Near the middle, a run of words that stands once in each; where there is none, one that stands about as far on in both. */
+function placeToCut(a: Int32Array, b: Int32Array): readonly [number, number] {
   const key = (row: Int32Array, at: number): string => row.subarray(at, at + run).join(' ');
   const once = (row: Int32Array): Map<string, number> => {
     const places = new Map<string, number>();
@@ -73,7 +73,20 @@ function placeToCut(a: Int32Array, b: Int32Array): readonly [number, number] | n
     const away = Math.abs(at / a.length - 0.5) + Math.abs(there / b.length - 0.5);
     if (away < nearest) [best, nearest] = [[at, there], away];
   }
-  return best;
+  return best ?? asFarOn(a, b);
+}
+
+/** The middle of the first, and in the second the nearest to as far on where a run of the same words stands. */
+function asFarOn(a: Int32Array, b: Int32Array): readonly [number, number] {
+  const at = a.length >> 1;
+  const there = Math.round((b.length * at) / a.length);
+  const isSame = (from: number): boolean => {
+    for (let n = 0; n < run; n++) if (a[at + n] !== b[from + n]) return false;
+    return true;
+  };
+  for (let away = 0; away <= there || there + away < b.length; away++)
+    for (const from of [there - away, there + away]) if (from > 0 && from < b.length && isSame(from)) return [at, from];
+  return [at, there];
 }
 
 /** All of the table. Where several ways are as short, words are told as replaced before as left out or put in. */
@@ -88,15 +101,24 @@ function table(a: Int32Array, b: Int32Array): Alignment {
     steps[j] = 3;
   }
   for (let i = 1; i <= a.length; i++) {
+    const word = a[i - 1];
     row[0] = i;
     steps[i * wide] = 2;
     for (let j = 1; j < wide; j++) {
-      const isSame = a[i - 1] === b[j - 1];
-      let [cost, step] = [(above[j - 1] ?? 0) + (isSame ? 0 : 1), isSame ? 0 : 1];
+      // Plain variables: this is gone through hundreds of millions of times for a long track.
+      const isSame = word === b[j - 1];
+      let cost = (above[j - 1] ?? 0) + (isSame ? 0 : 1);
+      let step = isSame ? 0 : 1;
       const without = (above[j] ?? 0) + 1;
-      if (without < cost) [cost, step] = [without, 2];
+      if (without < cost) {
+        cost = without;
+        step = 2;
+      }
       const more = (row[j - 1] ?? 0) + 1;
-      if (more < cost) [cost, step] = [more, 3];
+      if (more < cost) {
+        cost = more;
+        step = 3;
+      }
       row[j] = cost;
       steps[i * wide + j] = step;
     }

@@ -68,6 +68,14 @@ describe('word errors', () => {
     const { substitutions, deletions, insertions } = align(a, b);
     expect({ substitutions, deletions, insertions }).toEqual({ substitutions: 1201, deletions: 0, insertions: 0 });
   });
+
+  it('of long rows that repeat themselves are found too, without a table of all of both', () => {
+    // No run of words stands once: 9,000 words of 49, one in a hundred another.
+    const a = Int32Array.from({ length: 9000 }, (_, i) => i % 49);
+    const b = Int32Array.from(a, (word, i) => (i % 100 === 50 || i === 0 || i === 8999 ? 99 : word));
+    const { substitutions, deletions, insertions } = align(a, b);
+    expect({ substitutions, deletions, insertions }).toEqual({ substitutions: 92, deletions: 0, insertions: 0 });
+  });
 });
 
 describe('differences', () => {

@@ -7,7 +7,8 @@ import { quantileSorted } from 'd3-array';
 import { countGraphemes, graphemes } from '../text/graphemes.ts';
 import type { Caption } from '../track/caption.ts';
 import { align, type Errors } from './alignment.ts';
-import { numbered, wordsOf } from './words.ts';
+import { alignTracks, type AlignedTracks } from './align-tracks.ts';
+import { numbered } from './words.ts';
 
 export interface Comparison extends Errors {
   /** Null where the reference has no words. */
@@ -21,25 +22,16 @@ export interface Comparison extends Errors {
 
 const empty = new Int32Array();
 
-/** @param reference what is taken for right */
-export function compare(reference: readonly Caption[], other: readonly Caption[]): Comparison {
-  const [a, b] = [wordsOf(reference), wordsOf(other)];
-  const [left = empty, right = empty] = numbered(a.words, b.words);
-  const { same, ...errors } = align(left, right);
-
-  /** Letters are held against each other where words differ: between two words that stand in both. */
+export function comparisonOf({ reference, other, words: [a, b], errors, same, unlike }: AlignedTracks): Comparison {
+  /** Letters are held against each other where words differ. */
   let wrong = 0;
-  let [i, j] = [0, 0];
-  for (const [x, y] of [...same, [a.words.length, b.words.length] as const]) {
-    if (x > i || y > j) {
-      const [from = empty, to = empty] = numbered(
-        graphemes(a.words.slice(i, x).join(' ')),
-        graphemes(b.words.slice(j, y).join(' ')),
-      );
-      const letters = align(from, to);
-      wrong += letters.substitutions + letters.deletions + letters.insertions;
-    }
-    [i, j] = [x + 1, y + 1];
+  for (const { reference: here, other: there } of unlike) {
+    const [from = empty, to = empty] = numbered(
+      graphemes(a.words.slice(...here).join(' ')),
+      graphemes(b.words.slice(...there).join(' ')),
+    );
+    const letters = align(from, to);
+    wrong += letters.substitutions + letters.deletions + letters.insertions;
   }
   const letters = countGraphemes(a.words.join(' '));
 
@@ -61,3 +53,7 @@ export function compare(reference: readonly Caption[], other: readonly Caption[]
         : { median: Math.round(median), p90: Math.round(p90), max: sizes.at(-1) ?? 0 },
   };
 }
+
+/** @param reference what is taken for right */
+export const compare = (reference: readonly Caption[], other: readonly Caption[]): Comparison =>
+  comparisonOf(alignTracks(reference, other));

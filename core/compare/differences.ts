@@ -1,7 +1,6 @@
 /** Where two tracks differ in their words, place by place. */
 import type { Caption } from '../track/caption.ts';
-import { align } from './alignment.ts';
-import { numbered, wordsOf } from './words.ts';
+import { alignTracks, type AlignedTracks } from './align-tracks.ts';
 
 /** Words that stand in one track, and what the other has there; empty where it has nothing. */
 export interface Difference {
@@ -18,29 +17,22 @@ export interface Difference {
 
 /** So many words are shown before and after. */
 const around = 4;
-const empty = new Int32Array();
 
-/** @param reference what is taken for right @returns in the order of the reference */
-export function differences(reference: readonly Caption[], other: readonly Caption[]): Difference[] {
-  const [a, b] = [wordsOf(reference), wordsOf(other)];
-  const [left = empty, right = empty] = numbered(a.words, b.words);
-  const { same } = align(left, right);
-  const found: Difference[] = [];
-  let [i, j] = [0, 0];
-  for (const [x, y] of [...same, [a.words.length, b.words.length] as const]) {
-    if (x > i || y > j) {
-      const here = reference[a.source[Math.min(i, a.source.length - 1)] ?? -1];
-      const there = other[b.source[Math.min(j, b.source.length - 1)] ?? -1];
-      found.push({
-        at: here?.start ?? there?.start ?? 0,
-        captions: [here?.id ?? null, there?.id ?? null],
-        before: a.written.slice(Math.max(0, i - around), i).join(' '),
-        reference: a.written.slice(i, x).join(' '),
-        other: b.written.slice(j, y).join(' '),
-        after: a.written.slice(x, x + around).join(' '),
-      });
-    }
-    [i, j] = [x + 1, y + 1];
-  }
-  return found;
-}
+/** In the order of the reference. */
+export const differencesOf = ({ reference, other, words: [a, b], unlike }: AlignedTracks): Difference[] =>
+  unlike.map(({ reference: [i, x], other: [j, y] }) => {
+    const here = reference[a.source[Math.min(i, a.source.length - 1)] ?? -1];
+    const there = other[b.source[Math.min(j, b.source.length - 1)] ?? -1];
+    return {
+      at: here?.start ?? there?.start ?? 0,
+      captions: [here?.id ?? null, there?.id ?? null],
+      before: a.written.slice(Math.max(0, i - around), i).join(' '),
+      reference: a.written.slice(i, x).join(' '),
+      other: b.written.slice(j, y).join(' '),
+      after: a.written.slice(x, x + around).join(' '),
+    };
+  });
+
+/** @param reference what is taken for right */
+export const differences = (reference: readonly Caption[], other: readonly Caption[]): Difference[] =>
+  differencesOf(alignTracks(reference, other));

@@ -6,7 +6,7 @@ import type { Stretch } from '../speech/regions.ts';
 import { engineRate } from './engine.ts';
 import { goesWithSound, runsIn, weightOf } from './evidence.ts';
 import { anywhere, follow, type Clip, type Hearing, type Placed } from './grammars.ts';
-import { sayingTime } from './words-to-place.ts';
+import { sayingTime } from './script.ts';
 
 /** Sound to be heard. @param start in ms @param end in ms */
 export type ReadSound = (start: number, end: number) => Promise<Float32Array> | Float32Array;

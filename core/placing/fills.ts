@@ -4,7 +4,7 @@ import type { ReadSound } from './anchors.ts';
 import { goesWithSound } from './evidence.ts';
 import { exactly, type Hearing, type Placed } from './grammars.ts';
 import { padding } from './groups.ts';
-import { sayingTime } from './words-to-place.ts';
+import { sayingTime } from './script.ts';
 
 /** Words that are not placed yet, and the sound they are probably in. */
 export interface Gap {

@@ -4,7 +4,7 @@
  */
 import type { Pronouncer } from '../pronunciation/pronounce.ts';
 import type { Arc, Engine, Grammar, HeardWord } from './engine.ts';
-import type { Script } from './words-to-place.ts';
+import type { Script } from './script.ts';
 
 /** A word of the script where it was heard, in ms of the recording. */
 export interface Placed {

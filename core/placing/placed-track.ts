@@ -2,7 +2,7 @@
 import type { Caption, WordRange } from '../track/caption.ts';
 import { shareByLetters } from '../track/ranges.ts';
 import type { CaptionPlace } from './placement.ts';
-import type { Script } from './words-to-place.ts';
+import type { Script } from './script.ts';
 
 /** A score as a certainty, 0 to 1: words that go with their sound are at about -10, those that do not are beyond the limit. */
 const limit = -50;
@@ -64,11 +64,18 @@ export function placedTrack(
   const moved: string[] = [];
   const left: string[] = [];
   const placed: Caption[] = [];
+  /** For each caption, where the next that does not stay begins. */
+  const nextOf: number[] = [];
+  for (let i = places.length - 1, next = Infinity; i >= 0; i--) {
+    nextOf[i] = next;
+    const place = places[i];
+    if (place && place.how !== 'left') next = place.start;
+  }
   let floor = 0;
   captions.forEach((c, i) => {
     const place = places[i];
     if (!place) return;
-    const next = places.slice(i + 1).find((p) => p.how !== 'left')?.start ?? Infinity;
+    const next = nextOf[i] ?? Infinity;
     if (place.how === 'left') left.push(c.id);
     const isOut = place.start < floor || (place.how === 'left' && place.start > next);
     const start = isOut ? floor : place.start;

@@ -1,7 +1,7 @@
 /** Where captions belong, from where their words are said: what is sure, what goes with its neighbours, what stays. */
 import type { Stretch } from '../speech/regions.ts';
 import type { Placed } from './grammars.ts';
-import { sayingTime, type Script } from './words-to-place.ts';
+import { sayingTime, type Script } from './script.ts';
 
 /** How a caption came to its place. */
 export type Certainty =
@@ -33,6 +33,10 @@ const snaps = 200;
 const ownSpeech = 1200;
 /** Neighbours move alike where their offsets are no further apart than this and this share of the time between them, in ms. */
 const [alike, alikeShare] = [500, 0.06];
+/** Less than this share of what words need holds none of them. */
+const leastRoom = 0.4;
+/** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
+const odd = 350;
 /** A caption is certain where at least so much of its words was heard. */
 const leastHeard = 0.5;
 
@@ -140,10 +144,6 @@ function sharedGaps(
   }
   return found;
 }
-/** Less than this share of what words need holds none of them. */
-const leastRoom = 0.4;
-/** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
-const odd = 350;
 
 /**
  * @param captions in order

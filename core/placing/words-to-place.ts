@@ -1,26 +1,8 @@
-/** All that is said in captions, as one row of words to be found in the sound. */
+/** Makes the script of captions: all that is said in them, as words to be found in the sound. */
 import { saidIn } from '../spoken/say.ts';
-import type { Reading } from '../spoken/spoken-language.ts';
 import type { Pronouncer } from '../pronunciation/pronounce.ts';
 import type { Caption } from '../track/caption.ts';
-
-/** A word to be found. */
-export interface WordToPlace {
-  /** Place of its caption. */
-  readonly caption: number;
-  /** Offsets into that caption's text. */
-  readonly from: number;
-  readonly to: number;
-  readonly readings: readonly Reading[];
-  /** Letters that are said, of its first reading. */
-  readonly letters: number;
-}
-/** The words of a whole track, in order. */
-export interface Script {
-  readonly words: readonly WordToPlace[];
-  /** For each caption the place of its first word; where it has none, that of the next one said. */
-  readonly firstOf: readonly number[];
-}
+import type { Script, WordToPlace } from './script.ts';
 
 const none: ReadonlySet<string> = new Set();
 
@@ -48,12 +30,3 @@ export function scriptOf(
   });
   return { words, firstOf };
 }
-
-/** Time a stretch of the words needs to be said, in ms, as people speak. @param from @param to places, the last not among them */
-export function sayingTime({ words }: Script, from: number, to: number): number {
-  let letters = 0;
-  for (let i = from; i < to; i++) letters += (words[i]?.letters ?? 0) + 1;
-  return letters * perSaidLetter;
-}
-/** A letter with the pauses inside sentences takes about so long, in ms: measured on the human clips and both synthetic voices. */
-const perSaidLetter = 68;

@@ -16,7 +16,6 @@ export interface ModelFor {
 const spanishInFrench = (word: string): string =>
   word
     .replace(/qu(?=[eiéí])/g, 'k')
-    .replace(/gu(?=[eiéí])/g, 'gu')
     .replace(/ll|y(?=[aeiouáéíóú])/g, 'y')
     .replace(/ñ/g, 'gn')
     .replace(/ch/g, 'tch')

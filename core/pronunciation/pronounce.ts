@@ -26,8 +26,6 @@ export interface Sounds {
 export interface Pronouncer {
   /** Ways of saying a word, each phones parted by spaces; none where its letters have no sound here. */
   readonly waysOf: (word: string) => readonly string[];
-  /** Whether the dictionary or the list has it. */
-  readonly knows: (word: string) => boolean;
 }
 
 /** No more ways than this of one word. */
@@ -97,5 +95,5 @@ export function pronouncer(sounds: Sounds, own: readonly OwnWord[] = []): Pronou
     remembered.set(word, found);
     return found;
   }
-  return { waysOf, knows: (word) => mine.has(word) || dictionary.has(word) };
+  return { waysOf };
 }

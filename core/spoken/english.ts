@@ -39,10 +39,10 @@ export const english: SpokenLanguage = {
     '¾': 'three quarters',
   },
   money: {
-    '£': ['pound', 'pounds', ''],
-    '€': ['euro', 'euros', ''],
-    $: ['dollar', 'dollars', ''],
-    '¥': ['yen', 'yen', ''],
+    '£': ['pound', 'pounds'],
+    '€': ['euro', 'euros'],
+    $: ['dollar', 'dollars'],
+    '¥': ['yen', 'yen'],
   },
   units: {
     mm: ['millimetre', 'millimetres'],

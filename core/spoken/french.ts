@@ -36,10 +36,10 @@ export const french: SpokenLanguage = {
     '¾': 'trois quarts',
   },
   money: {
-    '£': ['livre', 'livres', ''],
-    '€': ['euro', 'euros', ''],
-    $: ['dollar', 'dollars', ''],
-    '¥': ['yen', 'yens', ''],
+    '£': ['livre', 'livres'],
+    '€': ['euro', 'euros'],
+    $: ['dollar', 'dollars'],
+    '¥': ['yen', 'yens'],
   },
   units: {
     mm: ['millimètre', 'millimètres'],

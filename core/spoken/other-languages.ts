@@ -26,8 +26,8 @@ function numbersOnly(
     to,
     signs: { '%': percent },
     money: {
-      '€': ['euro', 'euro', ''],
-      $: ['dollar', 'dollar', ''],
+      '€': ['euro', 'euro'],
+      $: ['dollar', 'dollar'],
     },
     units: { '%': [percent, percent] },
     abbreviations: {},

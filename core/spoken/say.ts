@@ -77,6 +77,13 @@ function numberWays(language: SpokenLanguage, written: string): string[] {
   return ways;
 }
 
+const [amountAfter, amountBefore, rangeOf, figureOf] = [
+  new RegExp(`^([£$€¥])(${number})(k|m|bn|million|billion)?$`, 'iu'),
+  new RegExp(`^(${number})([£$€¥])$`, 'u'),
+  new RegExp(`^(${number})[-–—](${number})$`, 'u'),
+  new RegExp(`^([-−+])?(${number})([^\\d\\s.,].*)?$`, 'u'),
+];
+
 const isOne = (written: string): boolean => /^1(?:[.,]0+)?$/.test(written);
 const spelled = (language: SpokenLanguage, letters: string): string =>
   Array.from(letters.toLowerCase(), (l) => (/\d/.test(l) ? language.cardinal(l) : language.letter(l))).join(' ');
@@ -97,18 +104,18 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
   if (time && (time[2] !== undefined || folded.endsWith('h')) && Number(time[1]) < 25)
     return [...language.time(time[1] ?? '', time[2] ?? '00')];
 
-  const cents = new RegExp(`^([£$€¥])(${number})(k|m|bn|million|billion)?$`, 'iu').exec(token) ?? undefined;
-  const after = new RegExp(`^(${number})([£$€¥])$`, 'u').exec(token);
+  const cents = amountAfter.exec(token);
+  const after = amountBefore.exec(token);
   if (cents ?? after) {
     const [symbol = '', amount = '', size = ''] = cents ? cents.slice(1) : [after?.[2], after?.[1]];
     return money(language, symbol, amount, size.toLowerCase());
   }
-  const range = new RegExp(`^(${number})[-–—](${number})$`, 'u').exec(token);
+  const range = rangeOf.exec(token);
   if (range) {
     const [first, second] = [numberWays(language, range[1] ?? ''), numberWays(language, range[2] ?? '')];
     return [`${first[0] ?? ''} ${language.to} ${second[0] ?? ''}`, `${first[0] ?? ''} ${second[0] ?? ''}`];
   }
-  const figure = new RegExp(`^([-−+])?(${number})([^\\d\\s.,].*)?$`, 'u').exec(token);
+  const figure = figureOf.exec(token);
   if (figure) {
     const [, lead, written = '', rest = ''] = figure;
     const ways = numberWays(language, written).map((w) =>
@@ -160,7 +167,7 @@ const spelledOrWord = (language: SpokenLanguage, text: string): string =>
   /^\p{Lu}{1,5}$/u.test(text) ? spelled(language, text) : text.toLowerCase();
 
 function money(language: SpokenLanguage, symbol: string, amount: string, size: string): string[] {
-  const [one, many] = language.money[symbol] ?? ['', '', ''];
+  const [one, many] = language.money[symbol] ?? ['', ''];
   const [before = '', after] = amount.split(/[.,](?=\d{1,2}$)/);
   const unit = isOne(amount) && size === '' ? one : many;
   const factor = { k: 'thousand', m: 'million', bn: 'billion' }[size] ?? size;

@@ -21,8 +21,8 @@ export interface SpokenLanguage {
   /** Between the two numbers of a range. */
   readonly to: string;
   readonly signs: Readonly<Record<string, string>>;
-  /** A currency and its hundredth, one and many of each. */
-  readonly money: Readonly<Record<string, readonly [one: string, many: string, cents: string]>>;
+  /** A currency: one and many. */
+  readonly money: Readonly<Record<string, readonly [one: string, many: string]>>;
   /** After a number: one and many. */
   readonly units: Readonly<Record<string, readonly [one: string, many: string]>>;
   /** Written short, said long. Without full stops, in lower case. */

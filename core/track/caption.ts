@@ -12,7 +12,7 @@ export type WordSource = 'recogniser' | 'aligned' | 'guessed';
 /**
  * A word with its times, packed as an array because a long track holds tens of thousands:
  * `[from, to, start, end, certainty, source, heard]`. `certainty` is 0 to 1; `heard` is the word as
- * it was first recognised, so that a word that has been mended no longer counts as doubtful.
+ * it was first recognised, so that a word that has been corrected no longer counts as doubtful.
  */
 export type WordRange = readonly [
   from: number,

@@ -1,4 +1,4 @@
-/** Doubtful words: those the recogniser was unsure of, until somebody mends or proofs them. */
+/** Doubtful words: those the recogniser was unsure of, until somebody corrects or proofs them. */
 import type { Caption, WordRange } from './caption.ts';
 
 /** Words the recogniser was less sure of than this, unless somebody wants it otherwise. */

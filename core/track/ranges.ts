@@ -91,7 +91,7 @@ function timesFor(
 
 /**
  * Word times after a splice. Words the change leaves whole keep theirs. Where as many words come out
- * as went in, each keeps its time (a mended word stays where it was said); where the number differs,
+ * as went in, each keeps its time (a corrected word stays where it was said); where the number differs,
  * the time of those touched is shared by letters; a word typed between two timed words gets the time
  * between them.
  */

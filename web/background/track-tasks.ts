@@ -1,4 +1,7 @@
 /** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
+import { alignTracks } from '../../core/compare/align-tracks.ts';
+import { comparisonOf, type Comparison } from '../../core/compare/compare.ts';
+import { differencesOf, type Difference } from '../../core/compare/differences.ts';
 import type { Finding, RuleContext, RuleId } from '../../core/rules/finding.ts';
 import { findIn, findingsOfAll } from '../../core/rules/finder.ts';
 import { reflowCaptions, type ReflowResult, type ReflowRequest } from '../../core/operations/reflow-captions.ts';
@@ -18,6 +21,11 @@ export interface Tasks {
   readonly reflow: {
     readonly request: ReflowRequest;
     readonly answer: Omit<ReflowResult, 'captions'> & { readonly must: number };
+  };
+  /** Against another track; the one that was sent is taken for right. */
+  readonly compare: {
+    readonly request: readonly Caption[];
+    readonly answer: { readonly figures: Comparison; readonly differences: readonly Difference[] };
   };
 }
 export type TaskName = keyof Tasks;
@@ -43,6 +51,10 @@ const workers: {
   reflow({ captions, context }, request) {
     const { captions: laid, edit, runs } = reflowCaptions(captions, context, newId, request);
     return { edit, runs, must: findIn(laid, context).must };
+  },
+  compare({ captions }, other) {
+    const aligned = alignTracks(captions, other);
+    return { figures: comparisonOf(aligned), differences: differencesOf(aligned) };
   },
 };
 

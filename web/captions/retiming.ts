@@ -3,6 +3,7 @@ import type { Edge, Moved, MoveRules, Timed } from '../../core/timing/move.ts';
 import { wholeGap, type HouseStyle } from '../../core/style/style.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { Piece } from '../../core/track/pieces.ts';
 import { frameLength } from '../../core/time/timecode.ts';
 import type { Job } from '../../core/job/job.ts';
 
@@ -24,6 +25,13 @@ export const retiming = (changes: readonly Timed[]): Edit => ({
   captions: changes.map(({ id, start, end }) => ({ id, start, end, timing: 'set' as const })),
   pieces: [],
 });
+
+/** The edit that gives captions these times, and moves the times of their words along; what is not timed stays so. */
+export function retimingAlong(captions: readonly Caption[], changes: readonly Timed[], pieces: readonly Piece[]): Edit {
+  const timing = new Map(captions.map((c) => [c.id, c.timing]));
+  const times = changes.map((c) => ({ ...c, timing: timing.get(c.id) ?? ('set' as const) }));
+  return { type: 'retime', captions: times, pieces };
+}
 
 /** The captions as they are while some of them are being moved. */
 export function withMoved(captions: readonly Caption[], changes: readonly Timed[]): readonly Caption[] {

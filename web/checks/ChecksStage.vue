@@ -61,7 +61,7 @@ const rule = computed(() => {
 });
 const rows = computed(() => all.value.filter((row) => row.finding.rule === rule.value));
 const advice = computed(() => all.value.length - findings.count);
-/** Long lists are cut, so that the page stays light; what is mended makes room for the rest. */
+/** Long lists are cut, so that the page stays light; what is repaired makes room for the rest. */
 const most = 60;
 const shown = computed(() =>
   rows.value

@@ -21,7 +21,13 @@ const placing = usePlacing();
         :disabled="placing.hindrance !== null || captions.length === 0"
         @click="placing.listen(captions)"
       >
-        {{ placing.found || placing.trouble ? 'Listen again' : `Listen for ${captions.length} captions` }}
+        {{
+          placing.found || placing.trouble
+            ? 'Listen again'
+            : captions.length === 1
+              ? 'Listen for one caption'
+              : `Listen for ${captions.length} captions`
+        }}
       </TextButton>
       <TextButton v-if="placing.found" @click="placing.isShown = !placing.isShown">
         {{ placing.isShown ? 'Look at the stage' : 'Look at what was found' }}

@@ -6,7 +6,8 @@ import CheckField from '../controls/CheckField.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
-import { usePlacing, type PlacedRow } from './placing.ts';
+import type { PlacedRow } from './listen.ts';
+import { usePlacing } from './placing.ts';
 
 /** Every caption before and after, each to be taken or left. */
 const props = defineProps<{ rows: readonly PlacedRow[] }>();

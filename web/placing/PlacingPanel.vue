@@ -56,7 +56,7 @@ const figures = computed((): readonly (readonly [string, string])[] => {
         </div>
       </dl>
     </div>
-    <NoteBox v-if="placing.found.isApproximate" kind="doubt">
+    <NoteBox v-if="placing.isApproximate" kind="doubt">
       There is no acoustic model for this language: places are about right.
     </NoteBox>
     <div class="row between">

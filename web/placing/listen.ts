@@ -1,73 +1,80 @@
-/** Listening with as many workers as help: the recording in parts, then what is left between. */
-import type { Stretch } from '../../core/speech/regions.ts';
-import { chained } from '../../core/placing/anchors.ts';
-import { gapsBetween } from '../../core/placing/fills.ts';
+/** Listening for captions in workers, and where they belong after that. */
+import type { Gap } from '../../core/placing/fills.ts';
 import type { Placed } from '../../core/placing/grammars.ts';
-import { partsOf, withFills, type Listened } from '../../core/placing/listen.ts';
-import type { Script } from '../../core/placing/words-to-place.ts';
+import { leastShare, listenWith, type Hearer } from '../../core/placing/listen.ts';
+import { offsetsOf, type Offsets } from '../../core/placing/offset.ts';
+import { placedTrack } from '../../core/placing/placed-track.ts';
+import { placesOf, type Certainty } from '../../core/placing/placement.ts';
+import type { Script } from '../../core/placing/script.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
+import type { Caption } from '../../core/track/caption.ts';
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
 import type { PlacingAnswer, PlacingJob, PlacingQuestion } from './worker.ts';
 
 /** Each holds a model of its own, of some forty megabytes. */
 const mostWorkers = 4;
-/** The share of the work that is done before anything is made to fit. */
-const listening = 0.9;
 
 type Client = WorkerClient<PlacingQuestion, PlacingAnswer>;
 const begin = (): Client => workerClient(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+const hearerIn = (client: Client, signal: AbortSignal): Hearer => ({
+  anchors: (part, progress) => client.ask({ part }, { signal, progress }) as Promise<readonly (readonly Placed[])[]>,
+  fills: (gaps: readonly Gap[], progress) => client.ask({ gaps }, { signal, progress }) as Promise<readonly Placed[]>,
+});
 
-export interface HeardScript extends Listened {
-  readonly script: Script;
+/** A caption before and after. */
+export interface PlacedRow {
+  readonly before: Caption;
+  readonly after: Caption;
+  readonly how: Certainty;
+  readonly moves: boolean;
+}
+/** What was found. */
+export interface Placing {
+  readonly rows: readonly PlacedRow[];
+  readonly offsets: Offsets;
+  readonly words: { readonly heard: number; readonly all: number };
+}
+export interface PlacingRequest extends Omit<PlacingJob, 'captions'> {
+  readonly captions: readonly Caption[];
+  readonly speech: readonly Stretch[];
+  /** Of the recording, in ms. */
+  readonly length: number;
+  /** Smallest gap between captions, in ms. */
+  readonly gap: number;
 }
 
 /**
- * @param length of the recording, in ms
+ * Where captions belong; a sentence where words and sound do not match.
  * @param tell the share that is done, 0 to 1
  * @throws {WorkerTrouble}
  */
-export async function listenInParts(
-  job: PlacingJob,
-  speech: readonly Stretch[],
-  length: number,
+export async function listenFor(
+  { captions, speech, length, gap, ...where }: PlacingRequest,
   tell: (share: number) => void,
   signal: AbortSignal,
-): Promise<HeardScript> {
-  const many = Math.max(1, Math.min(mostWorkers, navigator.hardwareConcurrency));
-  const clients = Array.from({ length: many }, begin);
-  const done = clients.map(() => 0);
-  const share = (i: number, part: number, from: number, to: number): void => {
-    done[i] = part;
-    tell(from + ((to - from) * done.reduce((sum, each) => sum + each, 0)) / many);
-  };
+): Promise<Placing | { readonly trouble: string }> {
+  const clients = Array.from({ length: Math.max(1, Math.min(mostWorkers, navigator.hardwareConcurrency)) }, begin);
+  const job: PlacingJob = { ...where, captions: captions.map(({ text, speakers }) => ({ text, speakers })) };
   try {
-    const [first] = clients;
-    if (!first) throw new Error('There is always one.');
-    for (const client of clients) client.begin();
-    const script = (await first.ask({ job, ask: 'script' }, { signal })) as Script;
-    const parts = partsOf(speech, length, script.words.length, many);
-    const runs = await Promise.all(
-      parts.map((part, i) =>
-        (clients[i] ?? first).ask(
-          { job, ask: 'anchors', part },
-          { signal, progress: (p) => share(i, p, 0, listening) },
-        ),
-      ),
-    );
-    const anchors = chained(
-      runs.flatMap((r) => r as readonly (readonly Placed[])[]),
-      { script },
-    );
-    const gaps = gapsBetween(anchors, { script }, speech, length);
-    done.fill(0);
-    const fills = await Promise.all(
-      clients.map((client, i) =>
-        client.ask(
-          { job, ask: 'fills', gaps: gaps.filter((_, n) => n % many === i) },
-          { signal, progress: (p) => share(i, p, listening, 1) },
-        ),
-      ),
-    );
-    return { ...withFills(anchors, fills.flat() as Placed[], { script }), script };
+    const [script] = (await Promise.all(clients.map((c) => c.ask({ begin: job }, { signal })))) as Script[];
+    if (!script || script.words.length === 0) return { trouble: 'These captions hold no words that are said.' };
+    const hearers = clients.map((c) => hearerIn(c, signal));
+    const { placed, share } = await listenWith(hearers, script, speech, length, tell);
+    if (share < leastShare)
+      return {
+        trouble: `The words and the sound do not match: ${String(Math.round(share * 100))} % of the words were heard. Nothing was moved. Are they from another recording, or in another language?`,
+      };
+    const places = placesOf(captions, script, placed, speech);
+    const laid = placedTrack(captions, script, places, gap);
+    const moved = new Set(laid.moved);
+    return {
+      rows: captions.flatMap((before, i) => {
+        const [after, place] = [laid.captions[i], places[i]];
+        return after && place ? [{ before, after, how: place.how, moves: moved.has(before.id) }] : [];
+      }),
+      offsets: offsetsOf(captions, places),
+      words: { heard: placed.length, all: script.words.length },
+    };
   } finally {
     for (const client of clients) client.end();
   }

@@ -2,35 +2,17 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { wholeGap } from '../../core/style/style.ts';
-import { leastShare } from '../../core/placing/listen.ts';
-import { offsetsOf, type Offsets } from '../../core/placing/offset.ts';
-import { placedTrack } from '../../core/placing/placed-track.ts';
-import { placesOf, type Certainty } from '../../core/placing/placement.ts';
 import { modelFor } from '../../core/pronunciation/models.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import { away } from '../api/client.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
 import { useWholeLength } from '../playback/whole-length.ts';
 import { useJob } from '../stores/job.ts';
 import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
-import { listenInParts } from './listen.ts';
-
-/** A caption before and after. */
-export interface PlacedRow {
-  readonly before: Caption;
-  readonly after: Caption;
-  readonly how: Certainty;
-  readonly moves: boolean;
-}
-/** What was found. */
-export interface Placing {
-  readonly rows: readonly PlacedRow[];
-  readonly offsets: Offsets;
-  readonly words: { readonly heard: number; readonly all: number };
-  readonly isApproximate: boolean;
-}
+import type { PlacedRow, Placing } from './listen.ts';
 
 export const usePlacing = defineStore('placing', () => {
   const job = useJob();
@@ -56,58 +38,46 @@ export const usePlacing = defineStore('placing', () => {
   }
   watch(() => track.track?.id, clear);
 
+  const language = computed(() => track.track?.language ?? '');
   /** Why nothing can be listened for; null where it can. */
   const hindrance = computed((): string | null => {
-    const language = track.track?.language ?? '';
     if (!job.recordingUrl) return 'This job has no recording to listen to.';
-    if (!modelFor(language))
-      return `There is no acoustic model for ${language}. Ties by ear put captions of any language back.`;
+    if (!modelFor(language.value))
+      return `There is no acoustic model for ${language.value}. Ties by ear put captions of any language back.`;
     if (sound.trouble) return sound.trouble;
     return sound.regions ? null : 'The recording is still being read; listening begins after that.';
   });
+  /** There is no acoustic model for the language itself: places are about right. */
+  const isApproximate = computed(() => modelFor(language.value)?.isApproximate ?? false);
 
   /** Listens for these captions. */
   async function listen(captions: readonly Caption[]): Promise<void> {
     const { job: open, recordingUrl: url } = job;
     const { regions } = sound;
-    const language = track.track?.language ?? '';
     if (!open || !url || !regions || hindrance.value !== null || captions.length === 0) return;
     clear();
     const { signal } = (stopping = new AbortController());
     listening.value = 0;
-    const request = {
-      url,
-      track: open.soundTrack,
-      language,
-      captions: captions.map(({ text, speakers }) => ({ text, speakers })),
-    };
     try {
-      const heard = await listenInParts(request, regions.speech, whole.value, (s) => (listening.value = s), signal);
+      // Fetched by who listens: the page begins without it.
+      const { listenFor } = await import('./listen.ts');
+      const request = {
+        url,
+        track: open.soundTrack,
+        language: language.value,
+        captions,
+        speech: regions.speech,
+        length: whole.value,
+        gap: wholeGap(open.style, open.rate),
+      };
+      const answer = await listenFor(request, (share) => (listening.value = share), signal);
       if (signal.aborted) return;
-      const { script, placed, share } = heard;
-      if (script.words.length === 0) trouble.value = 'These captions hold no words that are said.';
-      else if (share < leastShare)
-        trouble.value = `The words and the sound do not match: ${String(Math.round(share * 100))} % of the words were heard. Nothing was moved. Are they from another recording, or in another language?`;
-      else {
-        const places = placesOf(captions, script, placed, regions.speech);
-        const laid = placedTrack(captions, script, places, wholeGap(open.style, open.rate));
-        const moved = new Set(laid.moved);
-        found.value = {
-          rows: captions.flatMap((before, i) => {
-            const [after, place] = [laid.captions[i], places[i]];
-            return after && place ? [{ before, after, how: place.how, moves: moved.has(before.id) }] : [];
-          }),
-          offsets: offsetsOf(captions, places),
-          words: { heard: placed.length, all: script.words.length },
-          isApproximate: modelFor(language)?.isApproximate ?? false,
-        };
-      }
+      if ('trouble' in answer) trouble.value = answer.trouble;
+      else found.value = answer;
     } catch (error) {
       if (!signal.aborted)
         trouble.value =
-          error instanceof WorkerTrouble
-            ? error.message
-            : 'The acoustic model could not be fetched. Nothing was moved; try once more.';
+          error instanceof WorkerTrouble ? error.message : `This page could not be fetched: ${away().message}`;
     } finally {
       if (stopping.signal === signal) listening.value = null;
     }
@@ -148,5 +118,20 @@ export const usePlacing = defineStore('placing', () => {
     stopping.abort();
     listening.value = null;
   }
-  return { listening, trouble, found, isShown, refused, hindrance, listen, stop, clear, toggle, taken, times, edit };
+  return {
+    listening,
+    trouble,
+    found,
+    isShown,
+    refused,
+    hindrance,
+    isApproximate,
+    listen,
+    stop,
+    clear,
+    toggle,
+    taken,
+    times,
+    edit,
+  };
 });

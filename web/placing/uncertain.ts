@@ -3,7 +3,8 @@ import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { usePlayback } from '../playback/playback.ts';
 import { usePlace } from '../stores/place.ts';
-import { usePlacing, type PlacedRow } from './placing.ts';
+import type { PlacedRow } from './listen.ts';
+import { usePlacing } from './placing.ts';
 
 /** So much is heard before a caption, in ms. */
 const lead = 1500;
@@ -27,7 +28,7 @@ export const useUncertain = defineStore('placing-uncertain', () => {
   function next(): void {
     const all = placing.found?.rows ?? [];
     const here = all.findIndex((r) => r.before.id === place.caption?.id);
-    const row = rows.value.find((r) => all.indexOf(r) > here) ?? rows.value[0];
+    const row = all.find((r, i) => i > here && r.how !== 'certain') ?? rows.value[0];
     if (row) hear(row);
   }
   /** Takes or leaves the caption at the cursor. */

@@ -10,7 +10,7 @@ import type { Timed } from '../../core/timing/move.ts';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { along, type Piece } from '../../core/track/pieces.ts';
-import { withMoved } from '../captions/retiming.ts';
+import { retimingAlong, withMoved } from '../captions/retiming.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
@@ -156,7 +156,8 @@ export const useRetime = defineStore('retime', () => {
   function tieHere(): void {
     const here = place.caption;
     if (!here || !track.editable) return;
-    const to = Math.round(playback.time - playback.reaction());
+    // No moment before the beginning is one a caption could belong at.
+    const to = Math.max(0, Math.round(playback.time - playback.reaction()));
     open('ties');
     const { id, start: at } = here;
     ties.value = [...ties.value.filter((t) => t.id !== id), { id, at, to }].sort((a, b) => a.at - b.at);
@@ -168,9 +169,7 @@ export const useRetime = defineStore('retime', () => {
     if ('fault' in now || changes.value.length === 0) return null;
     if ('by' in now) return shifted(moved.value, now.by);
     if ('times' in now) return now.edit;
-    const timing = new Map(moved.value.map((c) => [c.id, c.timing]));
-    const times = changes.value.map((c) => ({ ...c, timing: timing.get(c.id) ?? ('set' as const) }));
-    return { type: 'retime', captions: times, pieces: now.pieces };
+    return retimingAlong(moved.value, changes.value, now.pieces);
   }
   function apply(): void {
     const edit = plan.value && track.editable ? editOf(plan.value) : null;

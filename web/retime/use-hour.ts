@@ -3,6 +3,7 @@ import { watch } from 'vue';
 import { hourCountedFrom } from '../../core/retime/hour.ts';
 import { shiftedTimes } from '../../core/operations/several.ts';
 import { formatClock } from '../../core/time/clock.ts';
+import { retimingAlong } from '../captions/retiming.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
@@ -12,21 +13,19 @@ export function useHour(): void {
   const track = useTrack();
   const messages = useMessages();
 
+  const countedFrom = (): number | null =>
+    track.editable ? hourCountedFrom(track.captions, job.job?.recording?.length ?? null) : null;
   function takeOff(id: string, from: number): void {
-    if (track.track?.id !== id || !track.editable) return;
-    const timing = new Map(track.captions.map((c) => [c.id, c.timing]));
-    const captions = shiftedTimes(track.captions, -from).map((c) => ({
-      ...c,
-      timing: timing.get(c.id) ?? ('set' as const),
-    }));
-    if (captions.length === 0) return;
-    track.change({ type: 'retime', captions, pieces: [[from, 0]] });
-    messages.remark = `${String(captions.length)} captions moved; one step to undo.`;
+    // Another window may have done it since it was offered: it is taken off once.
+    if (track.track?.id !== id || countedFrom() !== from) return;
+    const changes = shiftedTimes(track.captions, -from);
+    track.change(retimingAlong(track.captions, changes, [[from, 0]]));
+    messages.remark = `${String(changes.length)} captions moved; one step to undo.`;
   }
   watch(
     () => job.job && track.track?.id,
     (id) => {
-      const from = id && track.editable ? hourCountedFrom(track.captions, job.job?.recording?.length ?? null) : null;
+      const from = countedFrom();
       if (!id || from === null) return;
       const clock = formatClock(from, { fraction: '.', hours: 'always', digits: 0 });
       messages.offer(`The captions count from ${clock}, and the recording from 0.`, [

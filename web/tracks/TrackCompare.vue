@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import { compare } from '../../core/compare/compare.ts';
-import { differences, type Difference } from '../../core/compare/differences.ts';
+import type { Difference } from '../../core/compare/differences.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { ask } from '../api/client.ts';
+import { askTrackWorker } from '../background/track-client.ts';
+import type { Tasks } from '../background/track-tasks.ts';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
+import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
@@ -16,6 +18,7 @@ import { useTrack } from '../stores/track.ts';
 /** Two tracks of the job held against each other: how many words differ, and which. */
 const props = defineProps<{ tracks: readonly TrackSummary[] }>();
 const track = useTrack();
+const findings = useFindings();
 const place = usePlace();
 const times = useTimes();
 const list = useTemplateRef<HTMLElement>('list');
@@ -36,22 +39,26 @@ watch(
 );
 
 const trouble = ref<string | null>(null);
-const both = shallowRef<readonly [readonly Caption[], readonly Caption[]] | null>(null);
+/** What is found; a long track takes the worker some seconds. */
+const found = shallowRef<Tasks['compare']['answer'] | null>(null);
 /** The open track as this page has it, with what is not saved yet; another as the server has it. */
 const captionsOf = async (id: string): Promise<readonly Caption[]> =>
   id === track.track?.id ? track.captions : (await ask('GET /api/tracks/:id', { params: { id } })).captions;
 let turn = 0;
 watch(
-  [reference, other, () => track.captions],
+  [reference, other, () => track.captions, () => findings.context !== null],
   async ([one, two]) => {
     const mine = ++turn;
-    if (one === '' || two === '' || one === two) {
-      both.value = null;
+    const { context } = findings;
+    if (one === '' || two === '' || one === two || !context) {
+      found.value = null;
       return;
     }
     try {
-      const found = await Promise.all([captionsOf(one), captionsOf(two)]);
-      if (mine === turn) [both.value, trouble.value] = [found, null];
+      const [captions, other] = await Promise.all([captionsOf(one), captionsOf(two)]);
+      if (mine !== turn) return;
+      const answer = await askTrackWorker('compare', { captions, context }, other);
+      if (mine === turn) [found.value, trouble.value] = [answer, null];
     } catch (error) {
       if (mine === turn) trouble.value = `The tracks could not be compared: ${sentence(error)}`;
     }
@@ -60,8 +67,8 @@ watch(
 );
 const share = (part: number | null): string => (part === null ? '–' : `${(part * 100).toFixed(1)} %`);
 const figures = computed((): readonly (readonly [string, string])[] => {
-  if (!both.value) return [];
-  const { wer, cer, substitutions, deletions, insertions, words, offset } = compare(...both.value);
+  if (!found.value) return [];
+  const { wer, cer, substitutions, deletions, insertions, words, offset } = found.value.figures;
   const late = offset && `${String(Math.abs(offset.median))} ms ${offset.median < 0 ? 'earlier' : 'later'}`;
   return [
     ['Word error rate', `${share(wer)} of ${String(words)}`],
@@ -75,7 +82,7 @@ const figures = computed((): readonly (readonly [string, string])[] => {
       : []),
   ];
 });
-const rows = computed(() => (both.value ? differences(...both.value) : []));
+const rows = computed(() => found.value?.differences ?? []);
 const { places, room, measure } = useVirtualRows(list, () => rows.value.length, 34);
 const inSight = computed(() =>
   places.value.flatMap((index) => {
@@ -102,7 +109,8 @@ function goTo({ captions: [one, two] }: Difference): void {
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-else-if="reference === other" class="soft">Choose two tracks.</p>
-    <template v-else-if="both">
+    <p v-else-if="!found" class="soft" role="status">Comparing…</p>
+    <template v-else>
       <dl class="row wrap compare-figures">
         <div v-for="[name, figure] in figures" :key="name">
           <dt class="soft small">{{ name }}</dt>

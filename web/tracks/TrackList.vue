@@ -59,7 +59,7 @@ const kinds = {
   <DataTable :columns="columns" :rows="tracks" :key-of="(t) => t.id" :class-of="(t) => (t.id === open ? 'here' : '')">
     <template #track="{ row: t }"
       ><b>{{ languageName(t.language) }}</b>
-      <form v-if="renaming === t.id" class="row" @submit.prevent="keepName" @keydown="onKey">
+      <form v-if="renaming === t.id" class="row" @submit.prevent="keepName" @focusout="keepName" @keydown="onKey">
         <TextField
           id="track-name"
           v-model="typed"

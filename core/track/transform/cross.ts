@@ -19,7 +19,7 @@ export type Cross<O extends Part = Single, T extends Part = Part> = (own: O, the
 
 /** They do not touch one another. */
 export const apart: Cross = (own, theirs) => ({ own: [own], theirs: [theirs] });
-/** The later says it all anew. */
+/** The later says all of it again. */
 export const ownStands: Cross = (own) => ({ own: [own], theirs: [] });
 
 /** The own part becomes these; theirs is whatever leads there from the other side. */

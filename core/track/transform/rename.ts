@@ -27,7 +27,7 @@ function renamed(edit: Single, { id: from, to }: Rename): Single {
   }
 }
 
-/** The own edit names the caption anew; nothing is left to rename once it takes the caption away. */
+/** The own edit names the caption again; nothing is left to rename once it takes the caption away. */
 export const overRename: Cross<Single, Rename> = (own, theirs, at) => ({
   own: [renamed(own, theirs)],
   theirs: after(at, [own]).has(theirs.id) ? [theirs] : [],
