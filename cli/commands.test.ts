@@ -324,6 +324,31 @@ describe('fenwix retime', () => {
       median: -15_000,
     });
   });
+  it('borrows the times of another language, says by which ties, and refuses what says something else', () => {
+    const of = (rows: readonly (readonly [number, string])[]): string =>
+      rows
+        .map(([at, text], i) => `${String(i + 1)}\n00:00:${String(at)},000 --> 00:00:${String(at + 2)},000\n${text}\n`)
+        .join('\n');
+    const french = of([
+      [20, 'Bienvenue à l’école de nuit.'],
+      [24, 'Pourquoi la lampe ?'],
+      [29, 'À Alder Hall, comptez jusqu’à 30.'],
+    ]);
+    const english = of([
+      [10, 'Welcome to night school.'],
+      [14, 'Why the lamp?'],
+      [19, 'At Alder Hall, count to 30.'],
+    ]);
+    const files = { 'fr.srt': french, 'en.srt': english, 'two.srt': two };
+    const done = at(files, 'retime', 'fr.srt', 'b.srt', '--borrow', 'en.srt');
+    expect(timesOf(done.written['b.srt'])).toEqual([
+      '00:10,000–00:12,000',
+      '00:14,000–00:16,000',
+      '00:19,000–00:21,000',
+    ]);
+    expect(done.muttered).toMatch(/tie 00:20\.\d+ = 00:10\.\d+: 0 ms from the others\n/);
+    expect(at(files, 'retime', 'fr.srt', 'b.srt', '--borrow', 'two.srt')).toMatchObject({ ending: 2, written: {} });
+  });
   it('tells what would lie before the beginning, and what it does not understand, with nothing written', () => {
     expect(JSON.parse(retimed('--shift', '-20000', '--json').said)).toMatchObject({
       moved: 1,

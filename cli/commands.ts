@@ -40,6 +40,7 @@ retime takes, in the order they are written
   --scale A:B         what lasts A is to last B
   --rate FROM:TO      frame rates: timed for the first, to be played with the second
   --tie A=B           what is at A belongs at B; several in a row make a line
+  --borrow FILE       goes by captions of the same recording, in the same or another language
   --cut A-B           a stretch of the recording was taken out
   --snap FPS          begins and ends at pictures
   times are ms or H:MM:SS.mmm

@@ -4,7 +4,7 @@
  */
 import { formatClock } from '../time/clock.ts';
 import { usualRates, type FrameRate } from '../time/frames.ts';
-import type { Piece } from '../track/pieces.ts';
+import { along, type Piece } from '../track/pieces.ts';
 
 /** @param by in ms, later where it is positive */
 export const shiftBy = (by: number): readonly Piece[] => [[0, by]];
@@ -23,7 +23,7 @@ export const rateChange = (from: FrameRate, to: FrameRate): readonly Piece[] =>
   scaleBy(to.numerator * from.denominator, from.numerator * to.denominator);
 
 /** Ties closer than this tell no rate, in ms. */
-const leastApart = 1000;
+export const leastApart = 1000;
 
 /** Why ties cannot be applied, as a sentence that names the pair. */
 export interface TieFault {
@@ -65,6 +65,20 @@ export function residuals(ties: readonly Piece[]): readonly number[] {
   // Nothing is 0, never -0.
   return ties.map((tie) => Math.round(tie[1] - (to + slope * (tie[0] - at))) + 0);
 }
+
+/** So many ties on either side say where one would be. */
+const around = 2;
+
+/**
+ * How far each tie is from where the ties around it would put it, in ms, positive where it asks for later; 0 for one
+ * alone.
+ * @param ties in order
+ */
+export const offFromOthers = (ties: readonly Piece[]): readonly number[] =>
+  ties.map(([at, to], i) => {
+    const others = [...ties.slice(Math.max(0, i - around), i), ...ties.slice(i + 1, i + 1 + around)];
+    return others.length === 0 ? 0 : to - along(others, at);
+  });
 
 /** Two rates whose mistake looks like the ties do, closer than this share. */
 const alike = 0.00025;
