@@ -3,7 +3,7 @@
  * makes the demo jobs through the server's own API when there are none.
  */
 import { plainly } from '../core/formats/sheet.ts';
-import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
+import { createReadStream, existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { dirname, extname, join, resolve } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
@@ -110,6 +110,14 @@ async function upload(address: string, file: string): Promise<string> {
   return answer;
 }
 
+/** Subtitles of the recording, timed for a copy of it that runs slower and begins later: times are to be borrowed for them. */
+function subtitlesOf(of: DemoJob): readonly Caption[] {
+  const file = join(folderOf(of), 'french-for-another-copy.srt');
+  return existsSync(file)
+    ? withIds(importCaptions(readFileSync(file), { style: styleOf(of) }).captions, randomUUID)
+    : [];
+}
+
 async function addJob(ask: Ask, server: string, of: DemoJob): Promise<void> {
   const folder = folderOf(of);
   const { length } = JSON.parse(readFileSync(join(folder, 'true-script.json'), 'utf8')) as { length: number };
@@ -134,8 +142,11 @@ async function addJob(ask: Ask, server: string, of: DemoJob): Promise<void> {
     language,
     captions: captions.map((c) => ({ ...c, id: randomUUID() })),
   }));
+  const french = subtitlesOf(of);
+  const subtitles = { id: randomUUID(), kind: 'subtitles' as const, name: 'timed for another copy', language: 'fr' };
+  const all = french.length > 0 ? [...tracks, { ...subtitles, captions: french }] : tracks;
   const { title, series, style } = of;
-  await ask('POST /api/jobs', { body: { id: randomUUID(), title, series, language, style, recording, tracks } });
+  await ask('POST /api/jobs', { body: { id: randomUUID(), title, series, language, style, recording, tracks: all } });
 }
 
 /** @param only the recordings of these names; all where none is named */

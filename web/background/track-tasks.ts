@@ -1,4 +1,5 @@
 /** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
+import { pairCaptions, type Paired } from '../../core/borrow/borrow.ts';
 import { alignTracks } from '../../core/compare/align-tracks.ts';
 import { comparisonOf, type Comparison } from '../../core/compare/compare.ts';
 import { differencesOf, type Difference } from '../../core/compare/differences.ts';
@@ -27,6 +28,8 @@ export interface Tasks {
     readonly request: readonly Caption[];
     readonly answer: { readonly figures: Comparison; readonly differences: readonly Difference[] };
   };
+  /** With the track that is to give its times. */
+  readonly pair: { readonly request: readonly Caption[]; readonly answer: Paired };
 }
 export type TaskName = keyof Tasks;
 
@@ -56,6 +59,7 @@ const workers: {
     const aligned = alignTracks(captions, other);
     return { figures: comparisonOf(aligned), differences: differencesOf(aligned) };
   },
+  pair: ({ captions }, giving) => pairCaptions(captions, giving),
 };
 
 /** Does one task. */

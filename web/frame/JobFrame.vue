@@ -8,6 +8,7 @@ import { fetchStages } from '../stages.ts';
 import { useWhenIdle } from '../background/idle.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
+import { useBorrow } from '../borrow/borrow.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { useRetime } from '../retime/retime.ts';
 import RetimeBar from '../retime/RetimeBar.vue';
@@ -38,7 +39,9 @@ const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const retime = useRetime();
 const placing = usePlacing();
+const borrow = useBorrow();
 const PlacingPanel = defineAsyncComponent(() => import('../placing/PlacingPanel.vue'));
+const BorrowPanel = defineAsyncComponent(() => import('../borrow/BorrowPanel.vue'));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);
@@ -122,6 +125,7 @@ onBeforeUnmount(() => {
       <main class="frame-stage fills">
         <RetimeBar />
         <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found && placing.isShown" />
+        <BorrowPanel v-else-if="retime.isOpen && retime.tool === 'borrow' && borrow.giving && borrow.isShown" />
         <RouterView v-else />
       </main>
       <MonitorPanel />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { useRoute } from 'vue-router';
+import { useBorrow } from '../borrow/borrow.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useDrag } from '../tape/use-drag.ts';
 import CaptionFigures from './CaptionFigures.vue';
@@ -12,9 +13,13 @@ import VersionList from './VersionList.vue';
 import { useChosenEdge } from '../tape/chosen-edge.ts';
 import EdgeSound from './EdgeSound.vue';
 import EdgeNote from '../tape/EdgeNote.vue';
+import { useRetime } from '../retime/retime.ts';
 import { usePlace } from '../stores/place.ts';
 
 const place = usePlace();
+const retime = useRetime();
+const borrow = useBorrow();
+const TieRows = defineAsyncComponent(() => import('../borrow/TieRows.vue'));
 const drag = useDrag();
 const edge = useChosenEdge();
 const route = useRoute();
@@ -32,7 +37,8 @@ const caption = computed(() => {
     <TransportBar />
     <EdgeNote />
     <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
-    <div class="monitor-figures ruled-above scrolls">
+    <TieRows v-if="retime.isOpen && retime.tool === 'borrow' && borrow.giving" :captions="retime.captions" />
+    <div v-else class="monitor-figures ruled-above scrolls">
       <template v-if="caption">
         <VersionList v-if="caption.versions" :caption="caption" />
         <CaptionFigures :caption="caption" />

@@ -12,6 +12,7 @@ import TextField from '../controls/TextField.vue';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRetime } from './retime.ts';
+import BorrowRow from '../borrow/BorrowRow.vue';
 import ListenRow from '../placing/ListenRow.vue';
 import TieList from './TieList.vue';
 
@@ -53,6 +54,7 @@ const tools = [
   ['shift', 'Shift'],
   ['rate', 'Frame rate'],
   ['ties', 'Ties'],
+  ['borrow', 'Borrow'],
   ['sound', 'By the sound'],
 ] as const;
 const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
@@ -107,24 +109,31 @@ function onKey(event: KeyboardEvent): void {
         <span>played at</span>
         <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
       </template>
-      <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
-      <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
       <span class="spring"></span>
       <TextButton main submit :disabled="retime.changes.length === 0 || !track.editable">Move them</TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
     <TieList v-if="retime.tool === 'ties'" />
+    <BorrowRow v-if="retime.tool === 'borrow'" />
     <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
-    <p id="shift-said" class="small" :class="fault ? 'bad' : 'soft'" role="status">
-      {{ fault ?? said }}
-      <template v-if="retime.changes.length > 0"><KeyHint command="retime-swap" /> shows the other times.</template>
-    </p>
+    <div class="row wrap">
+      <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
+      <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
+      <p id="shift-said" class="said small" :class="fault ? 'bad' : 'soft'" role="status">
+        {{ fault ?? said }}
+        <template v-if="retime.changes.length > 0"><KeyHint command="retime-swap" /> shows the other times.</template>
+      </p>
+    </div>
   </form>
 </template>
 
 <style scoped>
 .retime-bar {
   padding: 8px 14px;
+}
+.said {
+  flex: 1;
+  margin: 0;
 }
 .shift-by {
   width: 110px;

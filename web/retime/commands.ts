@@ -11,6 +11,12 @@ export function retimeCommands(): readonly Command[] {
     { id: 'retime-rate', title: 'Times were made for another frame rate…', keys: [], run: () => retime.open('rate') },
     { id: 'retime-ties', title: 'Move times by ties…', keys: [], run: () => retime.open('ties') },
     {
+      id: 'borrow-timing',
+      title: 'Borrow timing from another track…',
+      keys: [],
+      run: () => retime.open('borrow'),
+    },
+    {
       id: 'place-by-sound',
       title: 'Listen and place captions where their words are said…',
       keys: [],

@@ -11,6 +11,7 @@ import { captionAt, type Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { along, type Piece } from '../../core/track/pieces.ts';
 import { retimingAlong, withMoved } from '../captions/retiming.ts';
+import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
@@ -25,7 +26,7 @@ const before = 1500;
 /** So many captions are tied by ear, each heard from so much before it, in ms. */
 const [five, lead] = [5, 2000];
 
-export type Tool = 'shift' | 'rate' | 'ties' | 'sound';
+export type Tool = 'shift' | 'rate' | 'ties' | 'borrow' | 'sound';
 /** A caption and where it belongs. */
 interface CaptionTie {
   readonly id: string;
@@ -36,6 +37,8 @@ interface CaptionTie {
 type Plan =
   | { readonly by: number }
   | { readonly pieces: readonly Piece[] }
+  /** These, and the times of their words along the pieces. */
+  | { readonly taken: readonly Timed[]; readonly pieces: readonly Piece[] }
   | { readonly times: readonly Timed[]; readonly edit: Edit | null }
   | { readonly fault: string }
   | null;
@@ -48,6 +51,7 @@ export const useRetime = defineStore('retime', () => {
   const playback = usePlayback();
   const messages = useMessages();
   const placing = usePlacing();
+  const borrow = useBorrow();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -85,10 +89,17 @@ export const useRetime = defineStore('retime', () => {
     const [from, to] = [parseRate(rates.value.from), parseRate(rates.value.to)];
     return from && to && rates.value.from !== rates.value.to ? { pieces: rateChange(from, to) } : null;
   }
+  function borrowPlan(): Plan {
+    const { plan: line } = borrow;
+    if (!line || 'fault' in line || borrow.way === 'ties') return line;
+    const inScope = new Set(moved.value.map((c) => c.id));
+    return { taken: borrow.times.filter((t) => inScope.has(t.id)), pieces: line.pieces };
+  }
   const plan = computed<Plan>(() => {
     if (!isOpen.value || !job.job) return null;
     if (tool.value === 'shift') return shiftPlan(job.job.rate);
     if (tool.value === 'sound') return placing.found && { times: placing.times, edit: placing.edit };
+    if (tool.value === 'borrow') return borrowPlan();
     return tool.value === 'rate' ? ratePlan() : tiePlan();
   });
   const changes = computed<readonly Timed[]>(() => {
@@ -96,6 +107,7 @@ export const useRetime = defineStore('retime', () => {
     if (!now || 'fault' in now) return [];
     if ('by' in now) return shiftedTimes(moved.value, now.by);
     if ('times' in now) return now.times;
+    if ('taken' in now) return now.taken;
     return moved.value.map(({ id, start, end }) => {
       const first = along(now.pieces, start);
       return { id, start: first, end: Math.max(first + 1, along(now.pieces, end)) };
@@ -124,6 +136,7 @@ export const useRetime = defineStore('retime', () => {
     if (toHear.value.length > 0) playback.pause();
     toHear.value = [];
     placing.clear();
+    borrow.clear();
     isOpen.value = false;
   }
   /** Captions that are still to be listened to, the one that is now the first. */

@@ -18,6 +18,7 @@ import { ask } from '../api/client.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
+import { useRetime } from '../retime/retime.ts';
 import { addTrack, copyOf, trackFrom, type MadeTrack } from '../import/add-track.ts';
 import TrackCompare from './TrackCompare.vue';
 import TrackList from './TrackList.vue';
@@ -26,6 +27,7 @@ import TextButton from '../controls/TextButton.vue';
 const job = useJob();
 const track = useTrack();
 const messages = useMessages();
+const retime = useRetime();
 const arriving = useDroppedFile();
 const arrival = useImport(computed(() => job.job?.style ?? null));
 const trouble = ref<string | null>(null);
@@ -136,6 +138,7 @@ async function open(id: string): Promise<void> {
     <h2>Tracks</h2>
     <span class="soft">the tracks of this job</span>
     <span class="spring"></span>
+    <TextButton :disabled="!track.editable" @click="retime.open('borrow')">Borrow timing…</TextButton>
     <FileButton main @file="take">Import a file</FileButton>
   </div>
   <div class="tracks stack wide scrolls stage-body">
