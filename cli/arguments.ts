@@ -6,8 +6,8 @@ export interface ParsedArguments {
   readonly files: readonly string[];
   /** Options with a value, by name without dashes. */
   readonly values: Readonly<Record<string, string>>;
-  /** The same in the order they were written, where that matters or one may come again. */
-  readonly inOrder: readonly (readonly [name: string, value: string])[];
+  /** The same in the order they were written, where that matters or one may come again; some take two values. */
+  readonly inOrder: readonly (readonly [name: string, value: string, second?: string])[];
   /** Options without a value that were given. */
   readonly flags: ReadonlySet<string>;
 }
@@ -20,7 +20,12 @@ export class CannotDo extends Error {
 /** @throws {CannotDo} naming an option that is not known or lacks its value */
 export function takeApart(
   words: readonly string[],
-  known: { readonly values: readonly string[]; readonly flags: readonly string[] },
+  known: {
+    readonly values: readonly string[];
+    readonly flags: readonly string[];
+    /** Of the values those that take two, one after the other. */
+    readonly twos?: readonly string[];
+  },
 ): ParsedArguments {
   const { tokens } = parseArgs({
     args: [...words],
@@ -35,14 +40,22 @@ export function takeApart(
   });
   const files: string[] = [];
   const values: Record<string, string> = {};
-  const inOrder: (readonly [string, string])[] = [];
+  const inOrder: [string, string, string?][] = [];
   const flags = new Set<string>();
-  for (const token of tokens) {
-    if (token.kind === 'positional') files.push(token.value);
+  for (const [i, token] of tokens.entries()) {
+    const before = tokens[i - 1];
+    const first = inOrder.at(-1);
+    if (token.kind === 'positional') {
+      // The second value of the option before it.
+      if (before?.kind === 'option' && known.twos?.includes(before.name) && first) first[2] = token.value;
+      else files.push(token.value);
+    }
     if (token.kind !== 'option') continue;
     const { name, value } = token;
     if (known.values.includes(name)) {
-      if (value === undefined) throw new CannotDo(`--${name} needs a value after it.`);
+      const isTwo = known.twos?.includes(name) === true;
+      if (value === undefined || (isTwo && tokens[i + 1]?.kind !== 'positional'))
+        throw new CannotDo(`--${name} needs ${isTwo ? 'two values' : 'a value'} after it.`);
       values[name] = value;
       inOrder.push([name, value]);
     } else if (!known.flags.includes(name))

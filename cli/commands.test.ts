@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { wavForm } from '../core/speech/wav.ts';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
 
@@ -348,6 +349,30 @@ describe('fenwix retime', () => {
     ]);
     expect(done.muttered).toMatch(/tie 00:20\.\d+ = 00:10\.\d+: 0 ms from the others\n/);
     expect(at(files, 'retime', 'fr.srt', 'b.srt', '--borrow', 'two.srt')).toMatchObject({ ending: 2, written: {} });
+  });
+  it('follows a recording that was cut again, says what became of it, and refuses another', () => {
+    const old = new Uint8Array(readFileSync('fixtures/recordings/fog-signals.wav'));
+    const form = wavForm(old, old.length);
+    if (!form) throw new Error('It is a WAV file.');
+    const part = (from: number, to: number): Uint8Array =>
+      old.slice(form.at + (from * form.rate * 2) / 1000, form.at + (to * form.rate * 2) / 1000);
+    const [head, first, last] = [old.slice(0, form.at), part(0, 5000), part(8000, 31_000)];
+    const cut = new Uint8Array(head.length + first.length + last.length);
+    cut.set(head);
+    cut.set(first, head.length);
+    cut.set(last, head.length + first.length);
+    const files = { 'a.srt': two.replaceAll('00:01:0', '00:00:2'), 'old.wav': old, 'new.wav': cut };
+    const done = at(files, 'retime', 'a.srt', 'b.srt', '--recut', 'old.wav', 'new.wav');
+    expect(done.muttered).toMatch(/^(2\.9|3\.0)\d s cut, 00:00:0(4\.9|5\.0)\d+ to 00:00:0(7\.9|8\.0)\d+\n/);
+    const [start = ''] = timesOf(done.written['b.srt']);
+    expect(Math.abs(Number(start.slice(3, 5)) * 1000 + Number(start.slice(6, 9)) - 7000)).toBeLessThanOrEqual(100);
+    const other = { ...files, 'new.wav': new Uint8Array(readFileSync('fixtures/speech/night-school.wav')) };
+    expect(at(other, 'retime', 'a.srt', 'b.srt', '--recut', 'old.wav', 'new.wav')).toMatchObject({
+      ending: 2,
+      written: {},
+      muttered: expect.stringContaining('nothing of old.wav was found in new.wav') as string,
+    });
+    expect(at(files, 'retime', 'a.srt', 'b.srt', '--recut', 'old.wav')).toMatchObject({ ending: 2, written: {} });
   });
   it('tells what would lie before the beginning, and what it does not understand, with nothing written', () => {
     expect(JSON.parse(retimed('--shift', '-20000', '--json').said)).toMatchObject({

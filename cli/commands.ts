@@ -42,6 +42,7 @@ retime takes, in the order they are written
   --tie A=B           what is at A belongs at B; several in a row make a line
   --borrow FILE       goes by captions of the same recording, in the same or another language
   --cut A-B           a stretch of the recording was taken out
+  --recut OLD NEW     as the recording was cut again: its sound before and after
   --snap FPS          begins and ends at pictures
   times are ms or H:MM:SS.mmm
 place also takes

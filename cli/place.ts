@@ -14,49 +14,23 @@ import { modelFor } from '../core/pronunciation/models.ts';
 import { resampled } from '../core/speech/resample.ts';
 import { soundReader } from '../core/speech/sound-reader.ts';
 import { voiceWeights } from '../core/speech/voice-net.ts';
-import { wavForm, wavSamples, wavStep } from '../core/speech/wav.ts';
 import { clockFor } from '../core/time/clock.ts';
 import { usualRate } from '../core/time/frames.ts';
-import type { Stretch } from '../core/speech/regions.ts';
 import { CannotDo, takeApart } from './arguments.ts';
 import { counted, json, readCaptionFile, reading, styleAsked, targetNames, targetOf, titleOf } from './files.ts';
-import type { CommandLine, Ending, OpenFile, Terminal } from './terminal.ts';
+import { withSound, type OpenSound } from './sound.ts';
+import type { CommandLine, Ending, Terminal } from './terminal.ts';
 
 const usage = `fenwix place --audio FILE (--text FILE | --captions FILE) --language TAG [--style NAME|FILE] OUT [--to ${targetNames}] [--words OUT.ctm] [--json]`;
-/** So much of a file holds its header, and so much is read at a time, in bytes. */
-const [headBytes, pieceBytes] = [65_536, 1 << 20];
-
-/** A WAV file whose stretches can be read one by one. */
-interface Recording {
-  /** In ms. */
-  readonly length: number;
-  readonly speech: readonly Stretch[];
-  /** 16 kHz. @param start in ms @param end in ms */
-  readonly sound: (start: number, end: number) => Float32Array;
-}
-
-function recordingOf(terminal: Terminal, file: OpenFile): Recording | null {
-  const form = wavForm(file.read(0, headBytes), file.size);
-  if (!form) return null;
-  const step = wavStep(form);
-  const many = Math.floor(form.bytes / step);
-  const samplesAt = (from: number, to: number): Float32Array =>
-    wavSamples(file.read(form.at + from * step, Math.max(0, to - from) * step), form);
+/** Where speech is in a recording, and its sound at the engine’s rate. */
+function hearing(terminal: Terminal, { form, many, samplesAt, eachPiece }: OpenSound) {
   const reader = soundReader(voiceWeights(terminal.voiceNet()));
-  const piece = Math.floor(pieceBytes / step);
-  for (let at = 0; at < many; at += piece)
-    reader.push(samplesAt(at, Math.min(many, at + piece)), at / form.rate, form.rate);
+  eachPiece((samples, at) => reader.push(samples, at, form.rate));
+  const sampleAt = (ms: number): number => Math.min(many, Math.max(0, Math.round((ms / 1000) * form.rate)));
   return {
-    length: Math.round((many / form.rate) * 1000),
     speech: reader.finish().speech,
-    sound(start, end) {
-      const [from, to] = [start, end].map((ms) => Math.min(many, Math.max(0, Math.round((ms / 1000) * form.rate)))) as [
-        number,
-        number,
-      ];
-      const samples = samplesAt(from, to);
-      return resampled(samples, form.rate, engineRate);
-    },
+    sound: (start: number, end: number): Float32Array =>
+      resampled(samplesAt(sampleAt(start), sampleAt(end)), form.rate, engineRate),
   };
 }
 
@@ -93,18 +67,12 @@ export const place: CommandLine = async (words, terminal): Promise<Ending> => {
   if (script.words.length === 0)
     throw new CannotDo(`${source} holds no words that could be said in ${language}. Nothing was written.`);
 
-  const listen = async (opened: OpenFile) => {
-    const recording = recordingOf(terminal, opened);
-    if (!recording) return null;
-    const hearer = hearerOf({ engine, pronounce, script }, recording.sound);
-    const { placed, share } = await listenWith([hearer], script, recording.speech, recording.length);
-    return { placed, share, speech: recording.speech };
-  };
-  const heard = (await terminal.open(audio, listen)) ?? (await terminal.asWav(audio, listen));
-  if (!heard)
-    throw new CannotDo(
-      `The sound of ${audio} could not be read. WAV files of 16-bit samples are read by themselves, other kinds where ffmpeg is installed and knows them.`,
-    );
+  const heard = await withSound(terminal, audio, async (opened) => {
+    const { speech, sound } = hearing(terminal, opened);
+    const hearer = hearerOf({ engine, pronounce, script }, sound);
+    const { placed, share } = await listenWith([hearer], script, speech, opened.length);
+    return { placed, share, speech };
+  });
   if (heard.share < leastShare)
     throw new CannotDo(
       `The words of ${source} and the sound of ${audio} do not match: ${(heard.share * 100).toFixed(0)} % of the words were heard. Another recording, another language, or other words? Nothing was written.`,

@@ -6,13 +6,18 @@ import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { plainly } from '../core/formats/sheet.ts';
 import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
-import { cutOut, retimed, snapped } from '../core/retime/retimed.ts';
+import { fingerprinter, type Fingerprint } from '../core/recut/fingerprint.ts';
+import { segmentsOf } from '../core/recut/segments.ts';
+import { changesOf, followed, withoutStretch, type Segment } from '../core/retime/follow.ts';
+import { retimed, snapped } from '../core/retime/retimed.ts';
+import { cutSaid } from '../core/retime/cut-said.ts';
 import { clockFor } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import type { Piece } from '../core/track/pieces.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import { counted, json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
 import { lengthOf, parts, rateOf, timeOf } from './retime-values.ts';
+import { withSound } from './sound.ts';
 import type { CommandLine, Terminal } from './terminal.ts';
 
 /** A caption that is not in what is written. */
@@ -41,15 +46,16 @@ function movedAlong(captions: readonly Caption[], pieces: readonly Piece[]): Mov
   const { captions: kept, before } = retimed(captions, pieces);
   return { captions: kept, left: leftOut(before, 'it would lie before the recording begins') };
 }
-function without(captions: readonly Caption[], kept: readonly Caption[], why: string): Moved {
-  const ids = new Set(kept.map((c) => c.id));
-  return {
-    captions: kept,
-    left: leftOut(
-      captions.filter((c) => !ids.has(c.id)),
-      why,
-    ),
-  };
+function followedAs(captions: readonly Caption[], segments: readonly Segment[], why: string): Moved {
+  const { captions: kept, gone } = followed(captions, segments, () => crypto.randomUUID());
+  return { captions: kept, left: leftOut(gone, why) };
+}
+function fingerprintOf(terminal: Terminal, path: string): { readonly prints: Fingerprint; readonly length: number } {
+  return withSound(terminal, path, ({ form, length, eachPiece }) => {
+    const prints = fingerprinter();
+    eachPiece((samples) => prints.push(samples, form.rate));
+    return { prints: prints.finish(), length };
+  });
 }
 /** Each tie with how far it is from the others, where somebody reads it. */
 function tell(ties: readonly Piece[], off: readonly number[], from: string, { terminal, inWords }: Surroundings): void {
@@ -98,7 +104,16 @@ const moves = {
     const [from, to] = parts(stretch, '-', 'cut').map((t) => timeOf(t, 'cut'));
     if (from === undefined || to === undefined || to <= from)
       throw new CannotDo(`--cut: ${stretch} ends before it begins.`);
-    return without(captions, cutOut(captions, from, to), 'it was in what was cut');
+    return followedAs(captions, withoutStretch(from, to), 'it was in what was cut');
+  },
+  recut(captions, [old = '', later = ''], { terminal, inWords }) {
+    const [was, now] = [fingerprintOf(terminal, old), fingerprintOf(terminal, later)];
+    const segments = segmentsOf(was.prints, now.prints);
+    if (segments.length === 0)
+      throw new CannotDo(`--recut: nothing of ${old} was found in ${later}. Nothing was written.`);
+    if (inWords)
+      for (const change of changesOf(segments, was.length, now.length)) terminal.mutter(`${cutSaid(change)}\n`);
+    return followedAs(captions, segments, 'it was in what is gone from the recording');
   },
   snap: (captions, [rate = '']) => ({ captions: snapped(captions, rateOf(rate, 'snap')), left: [] }),
 } satisfies Record<string, Move>;
@@ -113,8 +128,9 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
     const move = names.find((m) => m === name);
     if (!move) continue;
     const last = asked.at(-1);
-    if (move === 'tie' && last?.[0] === 'tie') last[1].push(...values);
-    else asked.push([move, values]);
+    const given = values.filter((value) => value !== undefined);
+    if (move === 'tie' && last?.[0] === 'tie') last[1].push(...given);
+    else asked.push([move, given]);
   }
   return asked;
 }
@@ -123,6 +139,7 @@ export const retime: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...reading.values, ...names, 'to'],
     flags: [...reading.flags, 'json', 'crlf'],
+    twos: ['recut'],
   });
   const [from, out] = given.files;
   if (from === undefined || out === undefined || given.files.length > 2)

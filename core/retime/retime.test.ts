@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { usualRates, type FrameRate } from '../time/frames.ts';
 import { nearestFrame } from '../time/timecode.ts';
-import { caption } from '../track/caption.ts';
+import { caption, type Caption } from '../track/caption.ts';
 import { along, type Piece } from '../track/pieces.ts';
 import { orderedTies, rateChange, rateMistake, residuals, scaleBy, shiftBy } from './line.ts';
 import { hourCountedFrom } from './hour.ts';
 import { placesToTie } from './by-ear.ts';
-import { cutOut, retimed, snapped } from './retimed.ts';
+import { followed, withoutStretch } from './follow.ts';
+import { retimed, snapped } from './retimed.ts';
 
 /** The same by whole numbers without end, rounded half up: what exact means. */
 function exactly(ms: number, from: FrameRate, to: FrameRate): number {
@@ -93,6 +94,8 @@ describe('captions', () => {
     expect(retimed([wait], scaleBy(1000, 1)).captions[0]).toMatchObject({ start: 1, end: 4 });
   });
   it('keep the words said outside a cut, and go where nothing is left of them', () => {
+    const cutOut = (captions: readonly Caption[], from: number, to: number): readonly Caption[] =>
+      followed(captions, withoutStretch(from, to), () => 'new').captions;
     expect(cutOut([wait], 3000, 5000)[0]).toMatchObject({ text: 'wait for the', start: 1000, end: 3000 });
     expect(cutOut([wait], 0, 1700)[0]).toMatchObject({ text: 'the bell.', start: 0, end: 2300 });
     expect(cutOut([wait], 500, 4500)).toEqual([]);

@@ -1,0 +1,149 @@
+/**
+ * Two recordings of one thing held against each other by their prints: which stretch of the new one is which of the old
+ * one, so that what was cut, put in or moved is known. Prints that are the same tell how far the two may be apart; the
+ * way through those distances that the most bits agree with is found by dynamic programming.
+ */
+import type { Segment } from '../retime/follow.ts';
+import { bitsApart, printsPerSecond, type Fingerprint } from './fingerprint.ts';
+
+/** Prints of one value that stand in more places than this tell nothing. */
+const mostPlaces = 40;
+/** Distances are looked for in windows of so many prints, the best of each with so many prints alike. */
+const [windowPrints, perWindow, leastAlike] = [300, 4, 4];
+/** No more distances than this are tried. */
+const mostDistances = 400;
+/** A way is judged in steps of so many prints. */
+const block = 10;
+/** Bits of 32 that may differ before two prints are rather unlike than alike. */
+const unlike = 11;
+/** What it costs to go on elsewhere, in bits: so that a moment of chance is no cut. */
+const change = 220;
+/** Stretches shorter than this are chance, in ms. */
+const leastLength = 400;
+const step = 1000 / printsPerSecond;
+
+/** How far apart the two may be, in prints of the old less those of the new. */
+function distances(was: Fingerprint, now: Fingerprint): readonly number[] {
+  const places = new Map<number, number[]>();
+  was.prints.forEach((print, i) => {
+    if (was.quiet[i] === 1) return;
+    const at = places.get(print);
+    if (!at) places.set(print, [i]);
+    else if (at.length <= mostPlaces) at.push(i);
+  });
+  const all = new Map<number, number>();
+  for (let from = 0; from < now.prints.length; from += windowPrints) {
+    const votes = new Map<number, number>();
+    for (let i = from; i < Math.min(now.prints.length, from + windowPrints); i++) {
+      const at = now.quiet[i] === 1 ? undefined : places.get(now.prints[i] ?? 0);
+      if (!at || at.length > mostPlaces) continue;
+      for (const place of at) votes.set(place - i, (votes.get(place - i) ?? 0) + 1);
+    }
+    const best = [...votes].filter(([, many]) => many >= leastAlike).sort((a, b) => b[1] - a[1]);
+    for (const [distance, many] of best.slice(0, perWindow)) all.set(distance, (all.get(distance) ?? 0) + many);
+  }
+  return [...all]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, mostDistances)
+    .map(([distance]) => distance);
+}
+
+/** How much speaks for one print being another, in bits: below 0 where they are rather unlike. */
+function alike(was: Fingerprint, now: Fingerprint, i: number, distance: number): number {
+  const j = i + distance;
+  if (j < 0 || j >= was.prints.length) return -unlike;
+  // What is heard in silence is chance: it tells nothing.
+  if (now.quiet[i] === 1 || was.quiet[j] === 1) return 0;
+  return unlike - bitsApart(now.prints[i] ?? 0, was.prints[j] ?? 0);
+}
+
+/** Stretches of the new recording with the distance each has; a distance of null is one that the old does not have. */
+interface Run {
+  readonly from: number;
+  readonly to: number;
+  readonly distance: number | null;
+}
+
+/** The way through the distances that most speaks for, a step of prints at a time. */
+function way(was: Fingerprint, now: Fingerprint, all: readonly number[]): readonly Run[] {
+  const states = [null, ...all];
+  const blocks = Math.ceil(now.prints.length / block);
+  let best = new Float64Array(states.length);
+  /** For each step and state, the state before it. */
+  const before = new Uint16Array(blocks * states.length);
+  for (let b = 0; b < blocks; b++) {
+    let top = 0;
+    best.forEach((value, s) => {
+      if (value > (best[top] ?? 0)) top = s;
+    });
+    const next = new Float64Array(states.length);
+    const end = Math.min(now.prints.length, (b + 1) * block);
+    states.forEach((distance, s) => {
+      let own = 0;
+      if (distance !== null) for (let i = b * block; i < end; i++) own += alike(was, now, i, distance);
+      const [stay, go] = [best[s] ?? 0, (best[top] ?? 0) - (b === 0 ? 0 : change)];
+      before[b * states.length + s] = stay >= go ? s : top;
+      next[s] = own + Math.max(stay, go);
+    });
+    best = next;
+  }
+  let s = best.indexOf(Math.max(...best));
+  const runs: Run[] = [];
+  for (let b = blocks - 1; b >= 0; b--) {
+    const distance = states[s] ?? null;
+    const last = runs.at(-1);
+    const to = Math.min(now.prints.length, (b + 1) * block);
+    if (last?.distance === distance) runs[runs.length - 1] = { ...last, from: b * block };
+    else runs.push({ from: b * block, to, distance });
+    s = before[b * states.length + s] ?? 0;
+  }
+  return runs.reverse();
+}
+
+/** Where exactly one run goes over into the next: the print from which on the next agrees better. */
+function exactly(was: Fingerprint, now: Fingerprint, runs: readonly Run[]): readonly Run[] {
+  const bounds = runs.slice(1).map((run, n) => {
+    const before = runs[n];
+    if (!before) return run.from;
+    const speaks = (i: number, distance: number | null): number =>
+      distance === null ? 0 : alike(was, now, i, distance);
+    const [from, to] = [Math.max(before.from, run.from - 3 * block), Math.min(run.to, run.from + 3 * block)];
+    let [sum, best, at] = [0, 0, from];
+    for (let i = from; i < to; i++) {
+      sum += speaks(i, before.distance) - speaks(i, run.distance);
+      if (sum > best) [best, at] = [sum, i + 1];
+    }
+    return at;
+  });
+  return runs.map((run, n) => ({ ...run, from: bounds[n - 1] ?? run.from, to: bounds[n] ?? run.to }));
+}
+
+/** So many prints in which nothing is like are a cough, a tone that says nothing, or a bleep: no scene. */
+const scene = 1000;
+/** Whether prints of the new recording that are like none tell nothing: a moment only, or silence in one of the two. */
+function isNothing(was: Fingerprint, now: Fingerprint, from: number, to: number, distance: number): boolean {
+  let quiet = 0;
+  for (let i = from; i < to; i++) quiet += now.quiet[i] === 1 || was.quiet[i + distance] === 1 ? 1 : 0;
+  return to - from < scene || quiet > (to - from) / 2;
+}
+
+/**
+ * The stretches of the new recording that the old one has too, in order of the new.
+ * @param was of the old recording
+ * @param now of the new one
+ */
+export function segmentsOf(was: Fingerprint, now: Fingerprint): readonly Segment[] {
+  const all = distances(was, now);
+  const found: Segment[] = [];
+  for (const { from, to, distance } of exactly(was, now, way(was, now, all))) {
+    if (distance === null || (to - from) * step < leastLength) continue;
+    const last = found.at(-1);
+    const segment = { now: from * step, was: (from + distance) * step, length: (to - from) * step };
+    const isOn = last && Math.abs(segment.was - segment.now - (last.was - last.now)) <= step;
+    // The same distance after a while or a silence, or one print further after thousands: it is one stretch that goes on.
+    if (isOn && isNothing(was, now, (last.now + last.length) / step, segment.now / step, distance))
+      found[found.length - 1] = { ...last, length: segment.now + segment.length - last.now };
+    else found.push(segment);
+  }
+  return found;
+}

@@ -1,0 +1,95 @@
+import { caption, type Caption, type WordRange } from '../track/caption.ts';
+import { changesOf, followed, withMore, type Segment } from './follow.ts';
+
+const word = (from: number, to: number, start: number, end: number): WordRange => [
+  from,
+  to,
+  start,
+  end,
+  1,
+  'aligned',
+  '',
+];
+const bell: Caption = {
+  ...caption({ id: 'a', start: 1000, end: 4000, text: 'wait for the bell.' }),
+  words: [word(0, 4, 1000, 1500), word(5, 8, 1500, 1800), word(9, 12, 1800, 2000), word(13, 17, 3500, 4000)],
+};
+const follow = (captions: readonly Caption[], segments: readonly Segment[]) =>
+  followed(captions, segments, () => 'new');
+const shape = ({ id, start, end, text }: Caption): readonly unknown[] => [id, start, end, text];
+
+describe('captions of a recording that was cut again', () => {
+  it('become two where something was put in, by the times of their words', () => {
+    const { captions } = follow([bell], withMore(3000, 10_000));
+    expect(captions.map(shape)).toEqual([
+      ['a', 1000, 3000, 'wait for the'],
+      ['new', 13_000, 14_000, 'bell.'],
+    ]);
+    expect(captions[1]?.words).toEqual([word(0, 4, 13_500, 14_000)]);
+  });
+
+  it('go whole where the most of them is when their words have no times', () => {
+    const bare = { ...bell, words: [] };
+    expect(follow([bare], withMore(3000, 10_000)).captions.map(shape)).toEqual([
+      ['a', 1000, 3000, 'wait for the bell.'],
+    ]);
+    expect(follow([bare], withMore(1500, 10_000)).captions.map(shape)).toEqual([
+      ['a', 11_500, 14_000, 'wait for the bell.'],
+    ]);
+  });
+
+  it('stay as they are where less than a second part was put in', () =>
+    expect(follow([bell], withMore(3000, 400)).captions.map(shape)).toEqual([['a', 1000, 4400, 'wait for the bell.']]));
+
+  it('go along where their stretch was moved, and stand in the new order', () => {
+    const two = [bell, caption({ id: 'b', start: 5000, end: 7000, text: 'Then open.' })];
+    const { captions, gone } = follow(two, [
+      { now: 0, was: 4500, length: 4500 },
+      { now: 4500, was: 0, length: 4500 },
+    ]);
+    expect(captions.map(shape)).toEqual([
+      ['b', 500, 2500, 'Then open.'],
+      ['a', 5500, 8500, 'wait for the bell.'],
+    ]);
+    expect(gone).toEqual([]);
+  });
+
+  it('are told where nothing is left of them', () => {
+    const { captions, gone } = follow([bell], [{ now: 0, was: 8000, length: 5000 }]);
+    expect([captions, gone]).toEqual([[], [bell]]);
+  });
+});
+
+describe('what became of a recording', () => {
+  const segment = (now: number, was: number, length: number): Segment => ({ now, was, length });
+  it.each([
+    ['nothing', [segment(0, 0, 60_000)], 60_000, 60_000, []],
+    [
+      'a cut in the middle and at the end',
+      [segment(0, 0, 20_000), segment(20_000, 32_000, 10_000)],
+      50_000,
+      30_000,
+      [
+        { what: 'cut', from: 20_000, to: 32_000, at: 20_000 },
+        { what: 'cut', from: 42_000, to: 50_000, at: 30_000 },
+      ],
+    ],
+    [
+      'something put in',
+      [segment(5000, 0, 20_000), segment(34_000, 20_000, 10_000)],
+      30_000,
+      44_000,
+      [
+        { what: 'put in', from: 0, to: 5000 },
+        { what: 'put in', from: 25_000, to: 34_000 },
+      ],
+    ],
+    [
+      'a stretch moved',
+      [segment(0, 50_000, 40_000), segment(40_000, 0, 50_000), segment(90_000, 90_000, 10_000)],
+      100_000,
+      100_000,
+      [{ what: 'moved', from: 0, to: 50_000, at: 40_000 }],
+    ],
+  ] as const)('%s', (_, segments, was, now, changes) => expect(changesOf(segments, was, now)).toEqual(changes));
+});

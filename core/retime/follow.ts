@@ -1,0 +1,161 @@
+/** Captions that follow a recording which was cut again: stretches of the old one that stand elsewhere in the new. */
+import { inOrder, type Caption, type WordRange } from '../track/caption.ts';
+import { spliceText } from '../track/ranges.ts';
+import type { Piece } from '../track/pieces.ts';
+
+/** A stretch of the new recording that is one of the old, in ms. */
+export interface Segment {
+  /** Where it begins in the new and in the old. */
+  readonly now: number;
+  readonly was: number;
+  readonly length: number;
+}
+
+/** A caption never has less than this, in ms: no format holds one that ends as it begins. */
+export const leastCaption = 1;
+/** What is left of a caption on one side of a cut is not shown alone for less than this, in ms. */
+const glance = 250;
+/** Segments further apart than this in the new recording are two places, in ms. */
+const apart = 500;
+
+/** The part of a caption that stays in one place: segments in a row, in order in both recordings. */
+type Place = readonly Segment[];
+
+function placesOf({ start, end }: Caption, segments: readonly Segment[]): readonly Place[] {
+  const places: Segment[][] = [];
+  for (const segment of segments) {
+    if (Math.min(end, segment.was + segment.length) <= Math.max(start, segment.was)) continue;
+    const last = places.at(-1)?.at(-1);
+    const goesOn = last && segment.was >= last.was + last.length && segment.now - last.now - last.length <= apart;
+    if (goesOn) places.at(-1)?.push(segment);
+    else places.push([segment]);
+  }
+  return places;
+}
+const overlap = ({ start, end }: Caption, place: Place): number =>
+  place.reduce((sum, s) => sum + Math.min(end, s.was + s.length) - Math.max(start, s.was), 0);
+
+/** Where a moment of the old recording is in the new one; what is between two segments is where the next begins. */
+function moved(place: Place, ms: number): number {
+  const segment = place.find((s) => ms <= s.was + s.length) ?? place.at(-1);
+  if (!segment) return ms;
+  return segment.now + Math.max(0, Math.min(segment.length, ms - segment.was));
+}
+const isIn = (place: Place, ms: number): boolean => place.some((s) => ms >= s.was && ms < s.was + s.length);
+
+/** A caption without a word, and without the space that stood before it, or after it where it was the first. */
+function withoutWord(caption: Caption, from: number, to: number): Caption {
+  const { text } = caption;
+  const isSpace = (at: number): boolean => /\s/u.test(text.charAt(at));
+  let [first, last] = [from, to];
+  // What is written onto the word, a comma or a full stop, goes with it.
+  while (last < text.length && !isSpace(last)) last++;
+  if (first > 0 && isSpace(first - 1)) first--;
+  else if (last < text.length) last++;
+  // The times of the others stay: nothing was typed onto them.
+  const words = caption.words.flatMap(([start, end, ...rest]): WordRange[] => {
+    if (end <= first) return [[start, end, ...rest]];
+    return start >= last ? [[start - (last - first), end - (last - first), ...rest]] : [];
+  });
+  return { ...spliceText(caption, first, last, ''), words, proofed: false };
+}
+
+/** A caption as it is in one place: without the words that are said elsewhere, or nowhere any more; null where none is left. */
+function shownIn(caption: Caption, place: Place): Caption | null {
+  let kept = caption;
+  // From the last word on, so that what is left keeps its place.
+  for (const [first, last, start, end, , how] of [...caption.words].reverse())
+    if (how !== 'guessed' && !isIn(place, (start + end) / 2)) kept = withoutWord(kept, first, last);
+  if (kept.text.trim() === '' && caption.text.trim() !== '') return null;
+  const start = moved(place, caption.start);
+  const words = kept.words.map(([from, to, began, ended, ...rest]): WordRange => {
+    const at = moved(place, began);
+    return [from, to, at, Math.max(at, moved(place, ended)), ...rest];
+  });
+  return { ...kept, start, end: Math.max(start + leastCaption, moved(place, caption.end)), words };
+}
+
+/** Captions as they follow, and those that were only in what is gone. */
+export interface Followed {
+  readonly captions: readonly Caption[];
+  readonly gone: readonly Caption[];
+}
+
+/**
+ * Captions where their stretches of the old recording are in the new one. One that a cut passes through keeps the words
+ * said outside it, by their times, and loses the others; where its words have no times it keeps all of them. One that
+ * something was put into, or of which a part was moved, becomes two where its words have times, and otherwise goes where
+ * the most of it is.
+ * @param segments in order of the new recording
+ * @param newId names the second part of a caption
+ */
+export function followed(captions: readonly Caption[], segments: readonly Segment[], newId: () => string): Followed {
+  const kept: Caption[] = [];
+  const gone: Caption[] = [];
+  for (const caption of captions) {
+    const all = placesOf(caption, segments);
+    const long = all.filter((p) => overlap(caption, p) >= glance);
+    const places = long.length > 0 ? long : all.slice(0, 1);
+    const isTimed = caption.words.length > 0 && caption.words.every(([, , , , , how]) => how !== 'guessed');
+    const most = places.reduce<Place | null>((a, b) => (a && overlap(caption, a) >= overlap(caption, b) ? a : b), null);
+    const shown = (isTimed ? places : most ? [most] : []).flatMap((place) => shownIn(caption, place) ?? []);
+    if (shown.length === 0) gone.push(caption);
+    shown.forEach((c, i) => kept.push(i === 0 ? c : { ...c, id: newId(), proofed: false }));
+  }
+  return { captions: kept.sort(inOrder), gone };
+}
+
+/** Longer than any recording, in ms: what goes on to the end. */
+const toTheEnd = 1e12;
+
+/** A stretch of the recording was taken out. @param from in ms @param to in ms */
+export const withoutStretch = (from: number, to: number): readonly Segment[] => [
+  { now: 0, was: 0, length: from },
+  { now: from, was: to, length: toTheEnd },
+];
+/** Something was put into the recording. @param at in ms @param length in ms */
+export const withMore = (at: number, length: number): readonly Segment[] => [
+  { now: 0, was: 0, length: at },
+  { now: at + length, was: at, length: toTheEnd },
+];
+
+/** What became of a recording, in the order of the new one; times in ms. */
+export type CutChange =
+  /** A stretch of the old one that is not in the new, which would be at `at`. */
+  | { readonly what: 'cut'; readonly from: number; readonly to: number; readonly at: number }
+  /** A stretch of the new one that the old does not have. */
+  | { readonly what: 'put in'; readonly from: number; readonly to: number }
+  /** A stretch of the old one that stands earlier or later, beginning at `at` in the new. */
+  | { readonly what: 'moved'; readonly from: number; readonly to: number; readonly at: number };
+
+/** Shorter than this nothing was cut or put in: it is the grain of the comparison, in ms. */
+const grain = 100;
+
+/** @param was length of the old recording, in ms @param now of the new */
+export function changesOf(segments: readonly Segment[], was: number, now: number): readonly CutChange[] {
+  const changes: CutChange[] = [];
+  let [atNow, latest] = [0, 0];
+  for (const segment of [...segments, { now, was, length: 0 }]) {
+    if (segment.now - atNow > grain) changes.push({ what: 'put in', from: atNow, to: segment.now });
+    const to = segment.was + segment.length;
+    if (segment.was < latest - grain) changes.push({ what: 'moved', from: segment.was, to, at: segment.now });
+    atNow = segment.now + segment.length;
+    latest = Math.max(latest, to);
+  }
+  let end = 0;
+  for (const segment of [...segments].sort((a, b) => a.was - b.was).concat({ now, was, length: 0 })) {
+    if (segment.was - end > grain) changes.push({ what: 'cut', from: end, to: segment.was, at: segment.now });
+    end = Math.max(end, segment.was + segment.length);
+  }
+  const placeOf = (change: CutChange): number => (change.what === 'put in' ? change.from : change.at);
+  return changes.sort((a, b) => placeOf(a) - placeOf(b));
+}
+
+/** The same as pieces of a line, in order of the old recording, for the times of words. */
+export const piecesOfSegments = (segments: readonly Segment[]): readonly Piece[] =>
+  [...segments]
+    .sort((a, b) => a.was - b.was)
+    .flatMap(({ now, was, length }): Piece[] => [
+      [was, now],
+      [was + length - 1, now + length - 1],
+    ]);
