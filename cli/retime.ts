@@ -8,8 +8,9 @@ import { plainly } from '../core/formats/sheet.ts';
 import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
 import { fingerprinter, type Fingerprint } from '../core/recut/fingerprint.ts';
 import { segmentsOf } from '../core/recut/segments.ts';
-import { changesOf, followed, withoutStretch, type Segment } from '../core/retime/follow.ts';
+import { changesOf, followed, type Segment } from '../core/retime/follow.ts';
 import { retimed, snapped } from '../core/retime/retimed.ts';
+import { segmentsWithout } from '../core/retime/cuts.ts';
 import { cutSaid } from '../core/retime/cut-said.ts';
 import { clockFor } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
@@ -104,7 +105,7 @@ const moves = {
     const [from, to] = parts(stretch, '-', 'cut').map((t) => timeOf(t, 'cut'));
     if (from === undefined || to === undefined || to <= from)
       throw new CannotDo(`--cut: ${stretch} ends before it begins.`);
-    return followedAs(captions, withoutStretch(from, to), 'it was in what was cut');
+    return followedAs(captions, segmentsWithout([{ start: from, end: to }]), 'it was in what was cut');
   },
   recut(captions, [old = '', later = ''], { terminal, inWords }) {
     const [was, now] = [fingerprintOf(terminal, old), fingerprintOf(terminal, later)];

@@ -145,5 +145,20 @@ export function segmentsOf(was: Fingerprint, now: Fingerprint): readonly Segment
       found[found.length - 1] = { ...last, length: segment.now + segment.length - last.now };
     else found.push(segment);
   }
-  return found;
+  return toTheEnds(found, was.prints.length * step, now.prints.length * step);
+}
+
+/** What is left before the first stretch and after the last, where that is no scene, goes with them: noise fades in and out. */
+function toTheEnds(found: readonly Segment[], was: number, now: number): readonly Segment[] {
+  const first = found[0];
+  if (!first) return found;
+  const before = Math.min(first.was, first.now);
+  const isFaded = Math.max(first.was, first.now) < scene * step;
+  const begun = isFaded
+    ? [{ now: first.now - before, was: first.was - before, length: first.length + before }, ...found.slice(1)]
+    : found;
+  const last = begun.at(-1) ?? first;
+  const after = [was - last.was - last.length, now - last.now - last.length];
+  if (Math.max(...after) >= scene * step) return begun;
+  return [...begun.slice(0, -1), { ...last, length: last.length + Math.max(0, Math.min(...after)) }];
 }

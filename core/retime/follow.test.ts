@@ -1,5 +1,8 @@
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
-import { changesOf, followed, withMore, type Segment } from './follow.ts';
+import { apply } from '../track/apply.ts';
+import { usualRate } from '../time/frames.ts';
+import { readStretches, segmentsWith, segmentsWithout } from './cuts.ts';
+import { changesOf, followed, followEdit, type Segment } from './follow.ts';
 
 const word = (from: number, to: number, start: number, end: number): WordRange => [
   from,
@@ -20,7 +23,7 @@ const shape = ({ id, start, end, text }: Caption): readonly unknown[] => [id, st
 
 describe('captions of a recording that was cut again', () => {
   it('become two where something was put in, by the times of their words', () => {
-    const { captions } = follow([bell], withMore(3000, 10_000));
+    const { captions } = follow([bell], segmentsWith([{ start: 3000, end: 13_000 }]));
     expect(captions.map(shape)).toEqual([
       ['a', 1000, 3000, 'wait for the'],
       ['new', 13_000, 14_000, 'bell.'],
@@ -30,16 +33,18 @@ describe('captions of a recording that was cut again', () => {
 
   it('go whole where the most of them is when their words have no times', () => {
     const bare = { ...bell, words: [] };
-    expect(follow([bare], withMore(3000, 10_000)).captions.map(shape)).toEqual([
+    expect(follow([bare], segmentsWith([{ start: 3000, end: 13_000 }])).captions.map(shape)).toEqual([
       ['a', 1000, 3000, 'wait for the bell.'],
     ]);
-    expect(follow([bare], withMore(1500, 10_000)).captions.map(shape)).toEqual([
+    expect(follow([bare], segmentsWith([{ start: 1500, end: 11_500 }])).captions.map(shape)).toEqual([
       ['a', 11_500, 14_000, 'wait for the bell.'],
     ]);
   });
 
   it('stay as they are where less than a second part was put in', () =>
-    expect(follow([bell], withMore(3000, 400)).captions.map(shape)).toEqual([['a', 1000, 4400, 'wait for the bell.']]));
+    expect(follow([bell], segmentsWith([{ start: 3000, end: 3400 }])).captions.map(shape)).toEqual([
+      ['a', 1000, 4400, 'wait for the bell.'],
+    ]));
 
   it('go along where their stretch was moved, and stand in the new order', () => {
     const two = [bell, caption({ id: 'b', start: 5000, end: 7000, text: 'Then open.' })];
@@ -92,4 +97,50 @@ describe('what became of a recording', () => {
       [{ what: 'moved', from: 0, to: 50_000, at: 40_000 }],
     ],
   ] as const)('%s', (_, segments, was, now, changes) => expect(changesOf(segments, was, now)).toEqual(changes));
+});
+
+describe('the step by which captions follow', () => {
+  it('moves what keeps its words and replaces the rest, so that the track is as it was shown', () => {
+    const captions = [
+      caption({ id: '0', start: 0, end: 900, text: 'Stay.' }),
+      bell,
+      caption({ id: 'c', start: 6000, end: 7000, text: 'Gone.' }),
+      { ...caption({ id: 'd', start: 9000, end: 9900, text: 'Later.' }), words: [word(0, 5, 9000, 9500)] },
+    ];
+    for (const segments of [
+      segmentsWithout([
+        { start: 2500, end: 4000 },
+        { start: 5500, end: 7500 },
+      ]),
+      segmentsWith([{ start: 3000, end: 13_000 }]),
+    ]) {
+      const { captions: after } = follow(captions, segments);
+      const edit = followEdit(captions, after, segments);
+      expect(edit && apply(captions, edit).captions).toEqual(after);
+    }
+    expect(followEdit(captions, captions, segmentsWithout([]))).toBeNull();
+  });
+});
+
+describe('a list of cuts', () => {
+  it.each([
+    [
+      '0:20 0:32.35\n1:10-1:30',
+      [
+        [20_000, 32_350],
+        [70_000, 90_000],
+      ],
+    ],
+    ['00:00:05.000 → 00:00:08.500; 00:00:07,250 – 00:00:09', [[5000, 9000]]],
+    ['', []],
+  ])('%j', (text, wanted) =>
+    expect(readStretches(text, usualRate)).toEqual({ stretches: wanted.map(([start, end]) => ({ start, end })) }),
+  );
+  it.each([
+    ['0:20', /two times/],
+    ['0:32 0:20', /ends before it begins/],
+    ['0:20 9:9:9:9', /“9:9:9:9”/],
+  ])('%j is no list', (text, fault) =>
+    expect(readStretches(text, usualRate)).toMatchObject({ fault: expect.stringMatching(fault) as string }),
+  );
 });

@@ -1,5 +1,6 @@
 /** Captions that follow a recording which was cut again: stretches of the old one that stand elsewhere in the new. */
 import { inOrder, type Caption, type WordRange } from '../track/caption.ts';
+import type { Edit } from '../track/edits.ts';
 import { spliceText } from '../track/ranges.ts';
 import type { Piece } from '../track/pieces.ts';
 
@@ -39,7 +40,7 @@ const overlap = ({ start, end }: Caption, place: Place): number =>
 function moved(place: Place, ms: number): number {
   const segment = place.find((s) => ms <= s.was + s.length) ?? place.at(-1);
   if (!segment) return ms;
-  return segment.now + Math.max(0, Math.min(segment.length, ms - segment.was));
+  return Math.round(segment.now + Math.max(0, Math.min(segment.length, ms - segment.was)));
 }
 const isIn = (place: Place, ms: number): boolean => place.some((s) => ms >= s.was && ms < s.was + s.length);
 
@@ -105,20 +106,6 @@ export function followed(captions: readonly Caption[], segments: readonly Segmen
   return { captions: kept.sort(inOrder), gone };
 }
 
-/** Longer than any recording, in ms: what goes on to the end. */
-const toTheEnd = 1e12;
-
-/** A stretch of the recording was taken out. @param from in ms @param to in ms */
-export const withoutStretch = (from: number, to: number): readonly Segment[] => [
-  { now: 0, was: 0, length: from },
-  { now: from, was: to, length: toTheEnd },
-];
-/** Something was put into the recording. @param at in ms @param length in ms */
-export const withMore = (at: number, length: number): readonly Segment[] => [
-  { now: 0, was: 0, length: at },
-  { now: at + length, was: at, length: toTheEnd },
-];
-
 /** What became of a recording, in the order of the new one; times in ms. */
 export type CutChange =
   /** A stretch of the old one that is not in the new, which would be at `at`. */
@@ -152,10 +139,38 @@ export function changesOf(segments: readonly Segment[], was: number, now: number
 }
 
 /** The same as pieces of a line, in order of the old recording, for the times of words. */
-export const piecesOfSegments = (segments: readonly Segment[]): readonly Piece[] =>
+const piecesOfSegments = (segments: readonly Segment[]): readonly Piece[] =>
   [...segments]
+    .filter(({ length }) => length >= 2)
     .sort((a, b) => a.was - b.was)
     .flatMap(({ now, was, length }): Piece[] => [
-      [was, now],
-      [was + length - 1, now + length - 1],
+      [Math.round(was), Math.round(now)],
+      [Math.round(was + length) - 1, Math.round(now + length) - 1],
     ]);
+
+/**
+ * How captions follow, as one step. Those whose words stay get their times; those that lose or share words are replaced.
+ * @param before as they were @param after as {@link followed} has them
+ */
+export function followEdit(
+  before: readonly Caption[],
+  after: readonly Caption[],
+  segments: readonly Segment[],
+): Edit | null {
+  const was = new Map(before.map((c) => [c.id, c]));
+  const stays = new Set(after.map((c) => c.id));
+  const changed = after.filter((c) => was.get(c.id)?.text !== c.text);
+  const removed = [
+    ...changed.filter((c) => was.has(c.id)).map((c) => c.id),
+    ...before.filter((c) => !stays.has(c.id)).map((c) => c.id),
+  ];
+  const isMoved = (c: Caption): boolean => {
+    const old = was.get(c.id);
+    return old?.text === c.text && (old.start !== c.start || old.end !== c.end);
+  };
+  const moves = after.filter(isMoved).map(({ id, start, end, timing }) => ({ id, start, end, timing }));
+  const edits: Edit[] = [];
+  if (moves.length > 0) edits.push({ type: 'retime', captions: moves, pieces: piecesOfSegments(segments) });
+  if (removed.length + changed.length > 0) edits.push({ type: 'replace', removed, captions: changed });
+  return edits.length > 0 ? { type: 'together', edits } : null;
+}

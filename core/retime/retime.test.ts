@@ -6,7 +6,8 @@ import { along, type Piece } from '../track/pieces.ts';
 import { orderedTies, rateChange, rateMistake, residuals, scaleBy, shiftBy } from './line.ts';
 import { hourCountedFrom } from './hour.ts';
 import { placesToTie } from './by-ear.ts';
-import { followed, withoutStretch } from './follow.ts';
+import { segmentsWithout } from './cuts.ts';
+import { followed } from './follow.ts';
 import { retimed, snapped } from './retimed.ts';
 
 /** The same by whole numbers without end, rounded half up: what exact means. */
@@ -95,7 +96,7 @@ describe('captions', () => {
   });
   it('keep the words said outside a cut, and go where nothing is left of them', () => {
     const cutOut = (captions: readonly Caption[], from: number, to: number): readonly Caption[] =>
-      followed(captions, withoutStretch(from, to), () => 'new').captions;
+      followed(captions, segmentsWithout([{ start: from, end: to }]), () => 'new').captions;
     expect(cutOut([wait], 3000, 5000)[0]).toMatchObject({ text: 'wait for the', start: 1000, end: 3000 });
     expect(cutOut([wait], 0, 1700)[0]).toMatchObject({ text: 'the bell.', start: 0, end: 2300 });
     expect(cutOut([wait], 500, 4500)).toEqual([]);

@@ -14,6 +14,7 @@ import { useTrack } from '../stores/track.ts';
 import { useRetime } from './retime.ts';
 import BorrowRow from '../borrow/BorrowRow.vue';
 import ListenRow from '../placing/ListenRow.vue';
+import CutRow from './CutRow.vue';
 import TieList from './TieList.vue';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -54,12 +55,16 @@ const tools = [
   ['shift', 'Shift'],
   ['rate', 'Frame rate'],
   ['ties', 'Ties'],
+  ['cut', 'Cuts'],
   ['borrow', 'Borrow'],
   ['sound', 'By the sound'],
 ] as const;
 const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
+  const gone = retime.plan && 'follows' in retime.plan ? retime.plan.follows.gone.length : 0;
+  if (gone > 0)
+    return `${String(retime.changes.length)} captions move, ${String(gone)} go with what was cut. Seen before it is kept.`;
   const [first, last] = [retime.changes[0], retime.changes.at(-1)];
   if (!first || !last) return 'Nothing is moved yet.';
   const many = retime.changes.length === 1 ? 'One caption' : `${String(retime.changes.length)} captions`;
@@ -89,7 +94,12 @@ function onKey(event: KeyboardEvent): void {
   >
     <div class="row wrap">
       <ChoiceButtons v-model="retime.tool" label="How times are moved" :options="tools" />
-      <SelectField v-model="retime.scope" label="Which captions are moved" :options="scopes" />
+      <SelectField
+        v-if="retime.tool !== 'cut'"
+        v-model="retime.scope"
+        label="Which captions are moved"
+        :options="scopes"
+      />
       <template v-if="retime.tool === 'shift'">
         <label for="shift-by">by</label>
         <TextField
@@ -110,10 +120,11 @@ function onKey(event: KeyboardEvent): void {
         <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
       </template>
       <span class="spring"></span>
-      <TextButton main submit :disabled="retime.changes.length === 0 || !track.editable">Move them</TextButton>
+      <TextButton main submit :disabled="!retime.canApply || !track.editable">Move them</TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
     <TieList v-if="retime.tool === 'ties'" />
+    <CutRow v-if="retime.tool === 'cut'" />
     <BorrowRow v-if="retime.tool === 'borrow'" />
     <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
     <div class="row wrap">

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { shifted, shiftedTimes } from '../../core/operations/several.ts';
 import { placesToTie } from '../../core/retime/by-ear.ts';
+import { followed, followEdit, type Followed, type Segment } from '../../core/retime/follow.ts';
 import { orderedTies, rateChange, rateMistake, residuals } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
@@ -20,13 +21,14 @@ import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
+import { useCuts } from './cuts.ts';
 
 /** So much is heard before the first caption that is moved, in ms. */
 const before = 1500;
 /** So many captions are tied by ear, each heard from so much before it, in ms. */
 const [five, lead] = [5, 2000];
 
-export type Tool = 'shift' | 'rate' | 'ties' | 'borrow' | 'sound';
+export type Tool = 'shift' | 'rate' | 'ties' | 'cut' | 'borrow' | 'sound';
 /** A caption and where it belongs. */
 interface CaptionTie {
   readonly id: string;
@@ -40,8 +42,18 @@ type Plan =
   /** These, and the times of their words along the pieces. */
   | { readonly taken: readonly Timed[]; readonly pieces: readonly Piece[] }
   | { readonly times: readonly Timed[]; readonly edit: Edit | null }
+  /** The track as it follows a recording that was cut again. */
+  | { readonly follows: Followed; readonly segments: readonly Segment[] }
   | { readonly fault: string }
   | null;
+
+const counted = (many: number): string => (many === 1 ? 'One caption' : `${String(many)} captions`);
+
+/** The new times of those that have others. */
+function movedBetween(before: readonly Caption[], after: readonly Caption[]): readonly Timed[] {
+  const was = new Map(before.map((c) => [c.id, c]));
+  return after.filter((c) => was.get(c.id)?.start !== c.start || was.get(c.id)?.end !== c.end);
+}
 
 export const useRetime = defineStore('retime', () => {
   const job = useJob();
@@ -52,6 +64,7 @@ export const useRetime = defineStore('retime', () => {
   const messages = useMessages();
   const placing = usePlacing();
   const borrow = useBorrow();
+  const cuts = useCuts();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -95,11 +108,17 @@ export const useRetime = defineStore('retime', () => {
     const inScope = new Set(moved.value.map((c) => c.id));
     return { taken: borrow.times.filter((t) => inScope.has(t.id)), pieces: line.pieces };
   }
+  function cutPlan(): Plan {
+    if (cuts.fault !== null) return { fault: cuts.fault };
+    const { segments } = cuts;
+    return segments && { follows: followed(track.captions, segments, () => crypto.randomUUID()), segments };
+  }
   const plan = computed<Plan>(() => {
     if (!isOpen.value || !job.job) return null;
     if (tool.value === 'shift') return shiftPlan(job.job.rate);
     if (tool.value === 'sound') return placing.found && { times: placing.times, edit: placing.edit };
     if (tool.value === 'borrow') return borrowPlan();
+    if (tool.value === 'cut') return cutPlan();
     return tool.value === 'rate' ? ratePlan() : tiePlan();
   });
   const changes = computed<readonly Timed[]>(() => {
@@ -108,13 +127,25 @@ export const useRetime = defineStore('retime', () => {
     if ('by' in now) return shiftedTimes(moved.value, now.by);
     if ('times' in now) return now.times;
     if ('taken' in now) return now.taken;
+    if ('follows' in now) return movedBetween(track.captions, now.follows.captions);
     return moved.value.map(({ id, start, end }) => {
       const first = along(now.pieces, start);
       return { id, start: first, end: Math.max(first + 1, along(now.pieces, end)) };
     });
   });
+  /** Whether there is anything to be done. */
+  const canApply = computed(
+    () =>
+      changes.value.length > 0 ||
+      (plan.value !== null && 'follows' in plan.value && plan.value.follows.gone.length > 0),
+  );
   /** The captions as they are to be seen everywhere: as they would be while that is tried. */
-  const captions = computed(() => (side.value === 'after' ? withMoved(track.captions, changes.value) : track.captions));
+  const captions = computed(() => {
+    if (side.value === 'before') return track.captions;
+    return plan.value && 'follows' in plan.value
+      ? plan.value.follows.captions
+      : withMoved(track.captions, changes.value);
+  });
   /** How far each tie is from one line through all, in ms. */
   const off = computed(() => residuals(ties.value.map(({ at, to }) => [at, to])));
   /** The frame rates that the ties look like having been mistaken for one another. */
@@ -130,13 +161,14 @@ export const useRetime = defineStore('retime', () => {
     const rate = job.job ? rateText(job.job.rate) : '25';
     [typed.value, side.value, ties.value, rates.value] = ['', 'after', [], { from: rate, to: rate }];
     isOpen.value = true;
-    void nextTick(() => document.getElementById('shift-by')?.focus());
+    void nextTick(() => document.querySelector<HTMLElement>('#shift-by, #cut-list')?.focus());
   }
   function close(): void {
     if (toHear.value.length > 0) playback.pause();
     toHear.value = [];
     placing.clear();
     borrow.clear();
+    cuts.clear();
     isOpen.value = false;
   }
   /** Captions that are still to be listened to, the one that is now the first. */
@@ -179,6 +211,7 @@ export const useRetime = defineStore('retime', () => {
   const untie = (id: string): void => void (ties.value = ties.value.filter((t) => t.id !== id));
 
   function editOf(now: NonNullable<Plan>): Edit | null {
+    if ('follows' in now) return followEdit(track.captions, now.follows.captions, now.segments);
     if ('fault' in now || changes.value.length === 0) return null;
     if ('by' in now) return shifted(moved.value, now.by);
     if ('times' in now) return now.edit;
@@ -187,10 +220,12 @@ export const useRetime = defineStore('retime', () => {
   function apply(): void {
     const edit = plan.value && track.editable ? editOf(plan.value) : null;
     const many = changes.value.length;
+    const gone = plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0;
     if (!edit) return;
     close();
     track.change(edit);
-    messages.remark = `${many === 1 ? 'One caption' : `${String(many)} captions`} moved; one step to undo.`;
+    const went = gone > 0 ? `, ${String(gone)} gone with what was cut` : '';
+    messages.remark = `${counted(many)} moved${went}; one step to undo.`;
   }
   /** Plays from before the first of them, with the times that are shown. */
   function hear(): void {
@@ -216,6 +251,7 @@ export const useRetime = defineStore('retime', () => {
     moved,
     plan,
     changes,
+    canApply,
     captions,
     off,
     mistake,

@@ -2,12 +2,13 @@
  * Reads the sound of a recording piece by piece, so that never more than a moment of it is in memory. It is decoded
  * here and heard for speech in a worker of its own, so that two processors are used where there are two.
  */
-import { ALL_FORMATS, AudioSampleSink, Input, UrlSource, type AudioSample } from 'mediabunny';
+import { ALL_FORMATS, AudioSampleSink, Input, UrlSource } from 'mediabunny';
 import { peakReader } from '../../core/speech/peaks.ts';
 import type { Regions } from '../../core/speech/regions.ts';
 import { goesOnFrom, type HeardSoFar } from '../../core/speech/sound-reader.ts';
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
 import { halfRead, keepHalfRead } from './half-read.ts';
+import { mixed } from './mixed.ts';
 import { soundTrack, SoundTrouble } from './sound-track.ts';
 import type { VoiceAnswer, VoiceQuestion } from './voice-worker.ts';
 
@@ -38,19 +39,6 @@ const silent: Heard = { peaks: new Uint8Array(), regions: { speech: [], sound: [
 const [batch, onTheWay] = [2, 15];
 /** What is read is kept so often, in ms. */
 const keptEvery = 4000;
-
-/** The channels of a sample as one, and each told by itself. */
-function mixed(sample: AudioSample, each: (channel: Float32Array) => void): Float32Array {
-  const channels = sample.numberOfChannels;
-  const mix = new Float32Array(sample.numberOfFrames);
-  const plane = channels === 1 ? mix : new Float32Array(sample.numberOfFrames);
-  for (let channel = 0; channel < channels; channel++) {
-    sample.copyTo(plane, { planeIndex: channel, format: 'f32-planar' });
-    each(plane);
-    if (channels > 1) for (let i = 0; i < plane.length; i++) mix[i] = (mix[i] ?? 0) + (plane[i] ?? 0) / channels;
-  }
-  return mix;
-}
 
 /** Gathers samples that follow one another and gives them to the listener, no faster than it hears. */
 function listening(voice: WorkerClient<VoiceQuestion, VoiceAnswer>) {

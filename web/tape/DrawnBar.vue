@@ -4,6 +4,8 @@ import { X } from '@lucide/vue';
 import { seconds } from '../../core/time/clock.ts';
 import IconButton from '../controls/IconButton.vue';
 import TextButton from '../controls/TextButton.vue';
+import { useCuts } from '../retime/cuts.ts';
+import { useRetime } from '../retime/retime.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDrawn } from './drawn.ts';
 import { useTapeView } from './tape-view.ts';
@@ -12,8 +14,16 @@ import { useTapeView } from './tape-view.ts';
 const drawn = useDrawn();
 const view = useTapeView();
 const track = useTrack();
+const retime = useRetime();
+const cuts = useCuts();
 /** Px that the bar needs at the foot of the page. */
 const room = 50;
+function cutOut(): void {
+  const stretch = drawn.taken();
+  if (!stretch) return;
+  retime.open('cut');
+  cuts.add(stretch);
+}
 const y = computed(() => (drawn.stretch ? Math.max(0, Math.min(view.yOf(drawn.stretch.end), view.height - room)) : 0));
 </script>
 
@@ -31,6 +41,13 @@ const y = computed(() => (drawn.stretch ? Math.max(0, Math.min(view.yOf(drawn.st
     <TextButton @click="drawn.hear()">Hear it</TextButton>
     <TextButton tip="Outside it, no finding asks for captions" @click="drawn.captionOnly()">
       Caption only this part
+    </TextButton>
+    <TextButton
+      tip="It is not in the recording any more: captions follow"
+      :disabled="!track.editable"
+      @click="cutOut()"
+    >
+      Cut out…
     </TextButton>
     <IconButton name="Nothing is drawn" @click="drawn.clear()"><X :size="14" aria-hidden="true" /></IconButton>
   </div>

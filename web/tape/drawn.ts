@@ -51,5 +51,5 @@ export const useDrawn = defineStore('drawn-stretch', () => {
     const now = stretch.value;
     if (now) playback.hear(now.start, now.end);
   }
-  return { stretch, begin, drawTo, edge, clear, insert, captionOnly, hear };
+  return { stretch, begin, drawTo, edge, clear, taken, insert, captionOnly, hear };
 });

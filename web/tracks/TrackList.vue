@@ -64,7 +64,7 @@ const kinds = {
           id="track-name"
           v-model="typed"
           small
-          aria-label="Name of the track"
+          label="Name of the track"
           :invalid="trackNameFault(typed) !== null"
         />
         <TextButton small submit main>Save</TextButton>

@@ -1,0 +1,118 @@
+/** A recording that was cut again: captions follow what was typed, drawn on the tape, or found in the sound. */
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { urlOf } from '../core/contract/contract.ts';
+import { wavForm } from '../core/speech/wav.ts';
+import { caption, type Caption } from '../core/track/caption.ts';
+import { violations } from './support/axe.ts';
+import { asking, captionsOf, jobWith } from './support/ask.ts';
+import { control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { withApplication } from './support/application.ts';
+
+const app = withApplication();
+const ask = asking(() => app.services.address);
+let fog = '';
+beforeAll(async () => {
+  const at = urlOf('PUT /api/recordings', { query: { name: 'fog-signals.webm' } });
+  const sent = await fetch(`${app.services.address}${at}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: readFileSync('demo/recordings/fog-signals/recording.webm'),
+  });
+  fog = ((await sent.json()) as { readonly hash: string }).hash;
+  const body = { length: 31_520, width: 540, height: 960 };
+  await ask('PATCH /api/recordings/:hash', { params: { hash: fog }, body });
+});
+
+const captions: readonly Caption[] = [1000, 5000, 9000, 14_000, 20_000].map((start, i) =>
+  caption({ id: `c${String(i)}`, start, end: start + 2500, text: `Caption number ${String(i + 1)} here.` }),
+);
+async function cutting(): Promise<{ track: string }> {
+  const { job, track } = await jobWith(ask, 'Cuts', captions, { recording: fog });
+  await app.driver.get(`${app.services.address}/jobs/${job}/tape`);
+  await see(app.driver, '[data-test=tape]');
+  await control(app.driver, 'k');
+  await see(app.driver, '.finder-input');
+  await type(app.driver, 'cut again', Key.ENTER);
+  await eventually(app.driver, 'the keyboard in the list', () =>
+    app.driver.executeScript<boolean>(`return document.activeElement.id === 'cut-list'`),
+  );
+  return { track };
+}
+const barSays = (text: RegExp): Promise<boolean> =>
+  eventually(app.driver, `the bar to say ${String(text)}`, async () =>
+    text.test(await (await see(app.driver, '.retime-bar')).getText()),
+  );
+const kept = (track: string, starts: readonly number[]): Promise<boolean> =>
+  eventually(app.driver, `captions at ${starts.join(', ')}`, async () => {
+    const now = (await captionsOf(ask, track)).map((c) => c.start);
+    return now.join() === starts.join();
+  });
+
+it('takes out what is typed, shown before it is kept, as one step', async () => {
+  const { track } = await cutting();
+  await type(app.driver, '0:04.5 – 0:12');
+  await barSays(/2 captions move, 2 go with what was cut/);
+  expect(await violations(app.driver)).toEqual([]);
+  await kept(
+    track,
+    captions.map((c) => c.start),
+  );
+  await type(app.driver, Key.ENTER);
+  await kept(track, [1000, 6500, 12_500]);
+  await says(app.driver, '2 gone with what was cut');
+  await control(app.driver, 'z');
+  await kept(
+    track,
+    captions.map((c) => c.start),
+  );
+});
+
+it('makes room for what was put in, and says what is no list', async () => {
+  const { track } = await cutting();
+  await type(app.driver, '0:12');
+  await barSays(/Each cut has two times/);
+  await press(app.driver, 'Put in');
+  await (await see(app.driver, '#cut-list')).sendKeys(' 0:15');
+  await barSays(/2 captions, 3\.00 s later/);
+  await press(app.driver, 'Move them');
+  await kept(track, [1000, 5000, 9000, 17_000, 23_000]);
+});
+
+it('finds what became of the recording in the sound of the old one', async () => {
+  const wav = readFileSync('fixtures/recordings/fog-signals.wav');
+  const form = wavForm(wav, wav.length);
+  if (!form) throw new Error('It is a WAV file.');
+  // The old recording had three seconds more after five: the same horn as later on.
+  const at = (seconds: number): number => form.at + seconds * form.rate * 2;
+  const folder = mkdtempSync(join(tmpdir(), 'fenwix-cuts-'));
+  const old = join(folder, 'old.wav');
+  writeFileSync(
+    old,
+    Buffer.concat([wav.subarray(0, at(5)), wav.subarray(at(21), at(24)), wav.subarray(at(5), at(31))]),
+  );
+  const { track } = await cutting();
+  await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(old);
+  await barSays(/(2\.9|3\.0)\d s cut, 00:00:0(4\.9|5\.0)\d+ to 00:00:0(7\.9|8\.0)\d+/);
+  expect(await violations(app.driver)).toEqual([]);
+  await press(app.driver, 'Move them');
+  await eventually(app.driver, 'the captions moved', async () => {
+    const [first, , third] = await captionsOf(ask, track);
+    return first?.start === 1000 && Math.abs((third?.start ?? 0) - 11_000) <= 100;
+  });
+  rmSync(folder, { recursive: true });
+});
+
+it('says where nothing of another recording is in this one, and moves nothing', async () => {
+  const { track } = await cutting();
+  const other = `${process.cwd()}/fixtures/speech/night-school.wav`;
+  await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(other);
+  await barSays(/Nothing of night-school\.wav is in this recording/);
+  await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(`${process.cwd()}/package.json`);
+  await barSays(/No captions were moved/);
+  await kept(
+    track,
+    captions.map((c) => c.start),
+  );
+});
