@@ -6,8 +6,8 @@ import { formatClock } from '../time/clock.ts';
 import { usualRates, type FrameRate } from '../time/frames.ts';
 import { along, type Piece } from '../track/pieces.ts';
 
-/** @param by in ms, later where it is positive */
-export const shiftBy = (by: number): readonly Piece[] => [[0, by]];
+/** @param by in ms, later where it is positive. No moment is below 0. */
+export const shiftBy = (by: number): readonly Piece[] => (by < 0 ? [[-by, 0]] : [[0, by]]);
 
 /** What lasts `from` is to last `to`, from the beginning on. */
 export const scaleBy = (from: number, to: number): readonly Piece[] => [

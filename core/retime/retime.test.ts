@@ -5,7 +5,7 @@ import { caption, type Caption } from '../track/caption.ts';
 import { along, type Piece } from '../track/pieces.ts';
 import { orderedTies, rateChange, rateMistake, residuals, scaleBy, shiftBy } from './line.ts';
 import { hourCountedFrom } from './hour.ts';
-import { placesToTie } from './by-ear.ts';
+import { halfwayPlace, placesToTie } from './by-ear.ts';
 import { segmentsWithout } from './cuts.ts';
 import { followed } from './follow.ts';
 import { retimed, snapped } from './retimed.ts';
@@ -112,6 +112,40 @@ describe('captions', () => {
         expect((c?.end ?? 0) - (c?.start ?? 0)).toBeGreaterThan(0);
       }),
     ));
+});
+
+describe('halfway', () => {
+  const captions = Array.from({ length: 64 }, (_, i) =>
+    caption({ id: String(i), start: i * 10_000, end: i * 10_000 + 2000, text: 'Words.' }),
+  );
+  it('four places find where a drift begins, between two captions of 64', () => {
+    // From caption 37 on a scene is missing.
+    const trueTie = (c: Caption): Piece => [c.start, c.start - (c.start >= 370_000 ? 12_000 : 0)];
+    let ties = placesToTie(captions, 5).map(trueTie);
+    for (let looked = 0; looked < 4; looked++) {
+      const next = halfwayPlace(captions, ties);
+      if (!next) break;
+      ties = [...ties, trueTie(next)].sort((a, b) => a[0] - b[0]);
+    }
+    const before = ties.filter(([at, to]) => at === to).at(-1)?.[0] ?? NaN;
+    const after = ties.find(([at, to]) => at !== to)?.[0] ?? NaN;
+    expect([before, after]).toEqual([360_000, 370_000]);
+  });
+  it('is nowhere where ties agree, or nothing lies between them', () => {
+    expect(
+      halfwayPlace(captions, [
+        [0, 100],
+        [300_000, 300_100],
+        [600_000, 600_200],
+      ]),
+    ).toBeNull();
+    expect(
+      halfwayPlace(captions, [
+        [0, 0],
+        [10_000, 14_000],
+      ]),
+    ).toBeNull();
+  });
 });
 
 describe('a whole hour that a file counts from', () => {

@@ -15,6 +15,7 @@ import { useRetime } from './retime.ts';
 import BorrowRow from '../borrow/BorrowRow.vue';
 import ListenRow from '../placing/ListenRow.vue';
 import CutRow from './CutRow.vue';
+import EdgeRow from './EdgeRow.vue';
 import TieList from './TieList.vue';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -55,6 +56,7 @@ const tools = [
   ['shift', 'Shift'],
   ['rate', 'Frame rate'],
   ['ties', 'Ties'],
+  ['edges', 'Edges'],
   ['cut', 'Cuts'],
   ['borrow', 'Borrow'],
   ['sound', 'By the sound'],
@@ -73,6 +75,7 @@ const said = computed(() => {
     const ms = c.start - (was.get(c.id) ?? 0);
     return ms === 0 ? 'where it is' : `${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}`;
   };
+  if (retime.tool === 'edges') return `${many} get other ends. Seen before it is kept.`;
   const ends = [by(first), by(last)];
   const how = ends[0] === ends[1] ? by(first) : `the first ${by(first)}, the last ${by(last)}`;
   return `${many}, ${how}. Seen before it is kept.`;
@@ -93,7 +96,8 @@ function onKey(event: KeyboardEvent): void {
     @keydown="onKey"
   >
     <div class="row wrap">
-      <ChoiceButtons v-model="retime.tool" label="How times are moved" :options="tools" />
+      <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
+      <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
       <SelectField
         v-if="retime.tool !== 'cut'"
         v-model="retime.scope"
@@ -124,6 +128,7 @@ function onKey(event: KeyboardEvent): void {
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
     <TieList v-if="retime.tool === 'ties'" />
+    <EdgeRow v-if="retime.tool === 'edges'" />
     <CutRow v-if="retime.tool === 'cut'" />
     <BorrowRow v-if="retime.tool === 'borrow'" />
     <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />

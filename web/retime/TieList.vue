@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { seconds } from '../../core/time/clock.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import IconButton from '../controls/IconButton.vue';
+import TextField from '../controls/TextField.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
@@ -25,6 +26,14 @@ const rows = computed(() =>
     off: retime.off[i] ?? 0,
   })),
 );
+/** The time that is being typed, taken when it is left or Enter is pressed. */
+const typed = ref<{ readonly id: string; readonly text: string } | null>(null);
+const fault = ref<string | null>(null);
+function take(): void {
+  if (!typed.value) return;
+  fault.value = retime.retie(typed.value.id, typed.value.text);
+  if (fault.value === null) typed.value = null;
+}
 </script>
 
 <template>
@@ -32,7 +41,18 @@ const rows = computed(() =>
     <ul v-if="rows.length > 0" class="plain-list tie-list" aria-label="Ties">
       <li v-for="row in rows" :key="row.id" class="row">
         <span>Caption {{ row.nth }}</span>
-        <span class="figures small">{{ row.from }} → {{ row.to }}</span>
+        <span class="figures small">{{ row.from }} →</span>
+        <TextField
+          :model-value="typed?.id === row.id ? typed.text : row.to"
+          small
+          class="tie-to figures"
+          autocomplete="off"
+          :label="`Where caption ${row.nth} belongs`"
+          :invalid="typed?.id === row.id && fault !== null"
+          @update:model-value="(text: string) => (typed = { id: row.id, text })"
+          @keydown.enter.prevent="take()"
+          @blur="take()"
+        />
         <span class="soft small">
           {{ row.by }}<template v-if="rows.length > 2">, {{ seconds(Math.abs(row.off)) }} from one line</template>
         </span>
@@ -51,6 +71,13 @@ const rows = computed(() =>
           Press at its first word; {{ retime.toHear.length === 1 ? 'the last one' : `${retime.toHear.length} to go` }}.
         </span>
       </template>
+      <TextButton
+        v-else-if="retime.halfway"
+        tip="The ties disagree: what is between them tells where it begins"
+        @click="retime.hearHalfway()"
+      >
+        Hear halfway
+      </TextButton>
       <TextButton v-else tip="Five captions are played in turn: tie each at its first word" @click="retime.byEar()">
         By ear
       </TextButton>
@@ -58,6 +85,7 @@ const rows = computed(() =>
         >One tie moves all by as much; two, far apart, put a drift right.</span
       >
     </div>
+    <p v-if="fault" class="small bad" role="alert">{{ fault }}</p>
     <p v-if="retime.mistake" class="small" role="status">
       This is what {{ retime.mistake.from }} fps taken for {{ retime.mistake.to }} looks like.
     </p>
@@ -65,6 +93,9 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
+.tie-to {
+  width: 106px;
+}
 .tie-list {
   max-height: 120px;
   overflow-y: auto;

@@ -11,6 +11,12 @@ export function retimeCommands(): readonly Command[] {
     { id: 'retime-rate', title: 'Times were made for another frame rate…', keys: [], run: () => retime.open('rate') },
     { id: 'retime-ties', title: 'Move times by ties…', keys: [], run: () => retime.open('ties') },
     {
+      id: 'retime-edges',
+      title: 'Snap to frames, close gaps, lead and linger…',
+      keys: [],
+      run: () => retime.open('edges'),
+    },
+    {
       id: 'recording-cut',
       title: 'The recording was cut again: captions follow…',
       keys: [],

@@ -1,58 +1,44 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { shifted, shiftedTimes } from '../../core/operations/several.ts';
-import { placesToTie } from '../../core/retime/by-ear.ts';
-import { followed, followEdit, type Followed, type Segment } from '../../core/retime/follow.ts';
-import { orderedTies, rateChange, rateMistake, residuals } from '../../core/retime/line.ts';
+import { halfwayPlace, placesToTie } from '../../core/retime/by-ear.ts';
+import { followed, type Segment } from '../../core/retime/follow.ts';
+import { orderedTies, rateChange, rateMistake, residuals, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
-import type { Timed } from '../../core/timing/move.ts';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import { along, type Piece } from '../../core/track/pieces.ts';
-import { retimingAlong, withMoved } from '../captions/retiming.ts';
+import type { Piece } from '../../core/track/pieces.ts';
+import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
-import { useMessages } from '../stores/messages.ts';
+import { useMessages, type Offer } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useCuts } from './cuts.ts';
+import { useEdges } from './edges.ts';
+import { changesOf, counted, editOf, type Plan } from './plan.ts';
 
 /** So much is heard before the first caption that is moved, in ms. */
 const before = 1500;
 /** So many captions are tied by ear, each heard from so much before it, in ms. */
 const [five, lead] = [5, 2000];
 
-export type Tool = 'shift' | 'rate' | 'ties' | 'cut' | 'borrow' | 'sound';
+export type Tool = 'shift' | 'rate' | 'ties' | 'edges' | 'cut' | 'borrow' | 'sound' | 'same';
 /** A caption and where it belongs. */
 interface CaptionTie {
   readonly id: string;
   readonly at: number;
   readonly to: number;
 }
-/** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
-type Plan =
-  | { readonly by: number }
-  | { readonly pieces: readonly Piece[] }
-  /** These, and the times of their words along the pieces. */
-  | { readonly taken: readonly Timed[]; readonly pieces: readonly Piece[] }
-  | { readonly times: readonly Timed[]; readonly edit: Edit | null }
-  /** The track as it follows a recording that was cut again. */
-  | { readonly follows: Followed; readonly segments: readonly Segment[] }
-  | { readonly fault: string }
-  | null;
-
-const counted = (many: number): string => (many === 1 ? 'One caption' : `${String(many)} captions`);
-
-/** The new times of those that have others. */
-function movedBetween(before: readonly Caption[], after: readonly Caption[]): readonly Timed[] {
-  const was = new Map(before.map((c) => [c.id, c]));
-  return after.filter((c) => was.get(c.id)?.start !== c.start || was.get(c.id)?.end !== c.end);
+/** What was done to one track, to be done to another that shares its times. */
+interface Same {
+  /** The track it was done to first. */
+  readonly of: string;
+  readonly plan: { readonly pieces: readonly Piece[] } | { readonly segments: readonly Segment[] };
 }
 
 export const useRetime = defineStore('retime', () => {
@@ -65,6 +51,7 @@ export const useRetime = defineStore('retime', () => {
   const placing = usePlacing();
   const borrow = useBorrow();
   const cuts = useCuts();
+  const edges = useEdges();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -113,26 +100,23 @@ export const useRetime = defineStore('retime', () => {
     const { segments } = cuts;
     return segments && { follows: followed(track.captions, segments, () => crypto.randomUUID()), segments };
   }
+  const same = shallowRef<Same | null>(null);
+  function samePlan(): Plan {
+    const now = same.value?.plan;
+    if (!now || 'pieces' in now) return now ?? null;
+    return { follows: followed(track.captions, now.segments, () => crypto.randomUUID()), segments: now.segments };
+  }
   const plan = computed<Plan>(() => {
     if (!isOpen.value || !job.job) return null;
     if (tool.value === 'shift') return shiftPlan(job.job.rate);
     if (tool.value === 'sound') return placing.found && { times: placing.times, edit: placing.edit };
     if (tool.value === 'borrow') return borrowPlan();
+    if (tool.value === 'edges') return edges.planFor(moved.value, job.job);
     if (tool.value === 'cut') return cutPlan();
+    if (tool.value === 'same') return samePlan();
     return tool.value === 'rate' ? ratePlan() : tiePlan();
   });
-  const changes = computed<readonly Timed[]>(() => {
-    const now = plan.value;
-    if (!now || 'fault' in now) return [];
-    if ('by' in now) return shiftedTimes(moved.value, now.by);
-    if ('times' in now) return now.times;
-    if ('taken' in now) return now.taken;
-    if ('follows' in now) return movedBetween(track.captions, now.follows.captions);
-    return moved.value.map(({ id, start, end }) => {
-      const first = along(now.pieces, start);
-      return { id, start: first, end: Math.max(first + 1, along(now.pieces, end)) };
-    });
-  });
+  const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
   /** Whether there is anything to be done. */
   const canApply = computed(
     () =>
@@ -169,7 +153,8 @@ export const useRetime = defineStore('retime', () => {
     placing.clear();
     borrow.clear();
     cuts.clear();
-    isOpen.value = false;
+    [isOpen.value, same.value] = [false, null];
+    if (tool.value === 'same') tool.value = 'shift';
   }
   /** Captions that are still to be listened to, the one that is now the first. */
   const toHear = shallowRef<readonly string[]>([]);
@@ -192,6 +177,17 @@ export const useRetime = defineStore('retime', () => {
     toHear.value = placesToTie(track.captions, five).map((c) => c.id);
     hearNext();
   }
+  /** Where ties disagree, what is halfway between them tells more. */
+  const halfway = computed(() =>
+    halfwayPlace(
+      track.captions,
+      ties.value.map(({ at, to }) => [at, to]),
+    ),
+  );
+  function hearHalfway(): void {
+    toHear.value = halfway.value ? [halfway.value.id] : [];
+    hearNext();
+  }
   /** This one is not tied; the next is played. */
   function skip(): void {
     toHear.value = toHear.value.slice(1);
@@ -208,24 +204,47 @@ export const useRetime = defineStore('retime', () => {
     ties.value = [...ties.value.filter((t) => t.id !== id), { id, at, to }].sort((a, b) => a.at - b.at);
     if (toHear.value[0] === id) skip();
   }
+  /** Where the caption of a tie belongs, as it is typed. @returns what is wrong with that, as a sentence */
+  function retie(id: string, text: string): string | null {
+    const tie = ties.value.find((t) => t.id === id);
+    const read = tie && job.job ? readTime(text, tie.to, job.job.rate) : null;
+    if (!read || 'fault' in read) return read?.fault ?? null;
+    ties.value = ties.value.map((t) => (t.id === id ? { ...t, to: read.ms } : t));
+    return null;
+  }
   const untie = (id: string): void => void (ties.value = ties.value.filter((t) => t.id !== id));
 
-  function editOf(now: NonNullable<Plan>): Edit | null {
-    if ('follows' in now) return followEdit(track.captions, now.follows.captions, now.segments);
-    if ('fault' in now || changes.value.length === 0) return null;
-    if ('by' in now) return shifted(moved.value, now.by);
-    if ('times' in now) return now.edit;
-    return retimingAlong(moved.value, changes.value, now.pieces);
-  }
   function apply(): void {
-    const edit = plan.value && track.editable ? editOf(plan.value) : null;
+    const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
     const many = changes.value.length;
     const gone = plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0;
-    if (!edit) return;
+    if (!edit || !plan.value) return;
+    const others = offersOfSame(plan.value);
     close();
     track.change(edit);
     const went = gone > 0 ? `, ${String(gone)} gone with what was cut` : '';
-    messages.remark = `${counted(many)} moved${went}; one step to undo.`;
+    messages.offer(`${counted(many)} moved${went}; one step to undo.`, others);
+  }
+  /** Offers to do the same to the other tracks of the job, each seen before it is kept. */
+  function offersOfSame(now: NonNullable<Plan>): readonly Offer[] {
+    const of = job.job?.tracks.find((t) => t.id === track.track?.id)?.name;
+    const move = 'by' in now ? { pieces: shiftBy(now.by) } : now;
+    const isOfAll = moved.value.length === track.captions.length;
+    if (of === undefined || !isOfAll || !('segments' in move || 'pieces' in move) || 'taken' in move) return [];
+    const others = (job.job?.tracks ?? []).filter(
+      (t) => t.id !== track.track?.id && t.kind !== 'machine' && t.captions > 0,
+    );
+    return others.map(({ id, name }) => ({
+      title: `The same for ${name}…`,
+      run: () =>
+        void again(id, { of, plan: 'segments' in move ? { segments: move.segments } : { pieces: move.pieces } }),
+    }));
+  }
+  async function again(id: string, move: Same): Promise<void> {
+    job.choose(id);
+    await track.open(id);
+    if (track.track?.id !== id) return;
+    [same.value, tool.value, scope.value, side.value, isOpen.value] = [move, 'same', 'all', 'after', true];
   }
   /** Plays from before the first of them, with the times that are shown. */
   function hear(): void {
@@ -243,6 +262,7 @@ export const useRetime = defineStore('retime', () => {
   return {
     isOpen,
     tool,
+    same,
     scope,
     typed,
     rates,
@@ -259,6 +279,9 @@ export const useRetime = defineStore('retime', () => {
     close,
     toHear,
     byEar,
+    halfway,
+    hearHalfway,
+    retie,
     skip,
     tieHere,
     untie,
