@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { violations } from './support/axe.ts';
+import { By, control, eventually, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -111,5 +112,33 @@ it('that count from a whole hour are offered without it, words and all, as one s
     app.driver,
     'the hour to be back',
     async () => (await captionsOf(ask, track))[0]?.start === hour + 1000,
+  );
+});
+
+it('are deleted and brought back, get another language and kind, and the one that is worked on stays', async () => {
+  const { job, draft } = await tracks();
+  await more('machine draft', 4);
+  await says(app.driver, '“machine draft” is deleted, and kept for thirty days.');
+  await says(app.driver, 'kept for 30 more days');
+  expect((await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.map((t) => t.name)).toEqual(['fair copy']);
+  expect(await violations(app.driver)).toEqual([]);
+  await app.driver.navigate().refresh();
+  await says(app.driver, 'kept for 30 more days');
+  await press(app.driver, 'Bring it back');
+  await eventually(app.driver, 'it back', async () =>
+    (await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.some((t) => t.id === draft),
+  );
+  await more('fair copy', 3);
+  await see(app.driver, '.ant-modal');
+  await pick(app.driver, 'Kind', 'subtitles');
+  await press(app.driver, 'Save');
+  await eventually(app.driver, 'the kind changed', async () =>
+    (await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.some((t) => t.kind === 'subtitles'),
+  );
+  await (await see(app.driver, '[aria-label="More for fair copy"]')).click();
+  await eventually(
+    app.driver,
+    'the menu',
+    async () => (await app.driver.findElements(By.css('[role=menuitem]'))).length === 3,
   );
 });

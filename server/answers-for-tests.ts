@@ -16,6 +16,7 @@ import type {
   Receipt,
   Recording,
   StyleUse,
+  DeletedTrack,
   TrackSummary,
 } from '../core/job/job.ts';
 import { workKinds, type Work } from '../core/job/work.ts';
@@ -51,7 +52,7 @@ const recording = objectOf<Recording>({
   poster: Joi.boolean(),
 });
 const trackKind = Joi.string().valid('machine', 'captions', 'subtitles', 'transcript');
-const trackSummary = objectOf<TrackSummary>({
+const ofTrack = {
   id: text,
   kind: trackKind,
   language: text,
@@ -59,7 +60,9 @@ const trackSummary = objectOf<TrackSummary>({
   edit: whole,
   captions: whole,
   proofed: whole,
-});
+};
+const trackSummary = objectOf<TrackSummary>(ofTrack);
+const deletedTrack = objectOf<DeletedTrack>({ ...ofTrack, deleted: whole });
 const stretch = objectOf<Stretch>({ start: whole, end: whole });
 const receiptState = Joi.string().valid('sending', 'processing', 'live', 'refused');
 const jobSummary = objectOf<JobSummary>({
@@ -86,6 +89,7 @@ const job = objectOf<Job>({
   soundTrack: whole,
   stretch: stretch.allow(null),
   tracks: list(trackSummary),
+  deleted: list(deletedTrack),
 });
 const loggedTrack = objectOf<LoggedTrack>({
   id: text,

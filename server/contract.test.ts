@@ -98,6 +98,14 @@ it('a whole job can be done through the contract, by every route there is', asyn
   await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { title: 'Working a lock' } });
   const renamed = { params: { id: fair }, body: { name: ' for the reach ' } };
   expect(await ask('PATCH /api/tracks/:id', renamed)).toMatchObject({ id: fair, name: 'for the reach' });
+  const asDeleted = (deleted: boolean) => ask('PATCH /api/tracks/:id', { params: { id: fair }, body: { deleted } });
+  await asDeleted(true);
+  const without = await ask('GET /api/jobs/:id', { params: { id: job } });
+  expect([without.tracks.some((t) => t.id === fair), without.deleted.map((t) => t.id)]).toEqual([false, [fair]]);
+  await asDeleted(false);
+  const other = { params: { id: fair }, body: { language: 'cy', kind: 'subtitles' } } as const;
+  expect(await ask('PATCH /api/tracks/:id', other)).toMatchObject(other.body);
+  await ask('PATCH /api/tracks/:id', { params: { id: fair }, body: { language: 'en', kind: 'captions' } });
   const rate = { numerator: 30000, denominator: 1001 };
   expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: { rate } })).toMatchObject({
     title: 'Working a lock',

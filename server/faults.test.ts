@@ -146,6 +146,29 @@ describe('recordings', () => {
     expect(readdirSync(join(data, 'recordings'))).toEqual([]);
   });
 
+  it('and deleted tracks: these are kept for thirty days, and then gone from the disk', async () => {
+    const [id, track] = [randomUUID(), randomUUID()];
+    const made = { id: track, kind: 'captions', language: 'en', name: 'fair copy' };
+    await ask('POST', '/api/jobs', { id, title: 'Lock', language: 'en', style: 'lecture-38', tracks: [made] });
+    await ask('PATCH', `/api/tracks/${track}`, { deleted: true });
+    const startedLater = async (days: number): Promise<void> => {
+      await app.close();
+      const db = new Database(join(data, 'fenwix.sqlite'));
+      db.prepare('update tracks set deleted = deleted - ? * 24 * 3600 * 1000').run(days);
+      db.close();
+      app = await buildApp(config());
+      await app.ready();
+    };
+    const status = async () =>
+      (await app.inject({ url: `/api/tracks/${track}`, headers: { host: 'localhost' } })).statusCode;
+    await startedLater(29);
+    expect(await status()).toBe(200);
+    await startedLater(2);
+    for (const end = Date.now() + 5000; (await status()) === 200 && Date.now() < end;)
+      await new Promise((next) => setTimeout(next, 5));
+    expect(await status()).toBe(404);
+  });
+
   it('are taken as bytes only', async () => {
     expect((await upload({ title: 'lock' }, 'application/json')).json()).toMatchObject({ code: 'not-a-recording' });
   });

@@ -103,7 +103,7 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'PUT /api/recordings': { query: { name: 'lock.webm' }, body: 'bytes' },
     'PATCH /api/recordings/:hash': { body: { length: 1000, width: 10, height: 10 } },
     'GET /api/recordings/:hash/file': {},
-    'PATCH /api/tracks/:id': { body: { name: 'fair copy' } },
+    'PATCH /api/tracks/:id': { body: { name: 'fair copy', kind: 'subtitles', language: 'fr', deleted: false } },
     'POST /api/jobs/:id/tracks': { body: { ...newTrack, id: 'second' } },
     'GET /api/tracks/:id': { query: { at: 1 } },
     'GET /api/tracks/:id/edits': { query: { after: 0, batch: 'b' } },

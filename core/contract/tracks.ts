@@ -23,9 +23,19 @@ export interface WantedFile extends Partial<LeftOut>, Partial<WriteOptions> {
   readonly format: FormatName;
 }
 
+/** What is changed of a track besides its captions; what is left out stays. */
+export interface TrackChange {
+  readonly name?: string;
+  readonly language?: string;
+  /** A machine draft stays one, and nothing else becomes one. */
+  readonly kind?: TrackKind;
+  /** Deleted, or brought back. */
+  readonly deleted?: boolean;
+}
+
 export interface TrackRoutes {
   'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
-  'PATCH /api/tracks/:id': { body: { readonly name: string }; answer: TrackSummary };
+  'PATCH /api/tracks/:id': { body: TrackChange; answer: TrackSummary };
   /** As it stands, or as it stood after an edit. */
   'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };
   /** What has come since an edit; `batch` is the one that made it, where whoever asks knows it. */

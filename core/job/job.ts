@@ -28,6 +28,14 @@ export interface TrackSummary {
   readonly proofed: number;
 }
 
+/** A track that was deleted: kept for {@link keptDeleted}, and then gone. */
+export interface DeletedTrack extends TrackSummary {
+  /** In ms since 1970. */
+  readonly deleted: number;
+}
+/** So long a deleted track can be brought back, in ms: thirty days. */
+export const keptDeleted = 30 * 24 * 3600 * 1000;
+
 export interface Job {
   readonly id: string;
   readonly title: string;
@@ -42,6 +50,8 @@ export interface Job {
   /** The part of the recording that is to be captioned; null for all of it. */
   readonly stretch: Stretch | null;
   readonly tracks: readonly TrackSummary[];
+  /** Those that were deleted and can still be brought back. */
+  readonly deleted: readonly DeletedTrack[];
 }
 
 /** What a destination was last handed of a job’s fair copy. */

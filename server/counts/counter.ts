@@ -74,10 +74,11 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
   db('tracks')
     .join('jobs', 'jobs.id', 'tracks.job')
     .where('tracks.kind', 'captions')
+    .whereNull('tracks.deleted')
     .whereRaw('(tracks.must_edit is not tracks.edit or tracks.must_basis is not jobs.basis)')
     .whereNotExists(
       db('tracks as earlier').whereRaw(
-        'earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position',
+        'earlier.job = tracks.job and earlier.kind = tracks.kind and earlier.position < tracks.position and earlier.deleted is null',
       ),
     )
     .orderBy('jobs.made', 'desc')

@@ -227,6 +227,14 @@ const steps: readonly MigrationStep[] = [
       }
     },
   },
+  {
+    name: '009-deleted-tracks',
+    async up(db) {
+      await db.schema.alterTable('tracks', (t) => {
+        t.integer('deleted').nullable();
+      });
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

@@ -56,7 +56,7 @@ const listQuery = `
   from jobs j
   left join recordings r on r.hash = j.recording
   left join posters p on p.hash = r.hash
-  left join tracks t on t.job = j.id
+  left join tracks t on t.job = j.id and t.deleted is null
   left join (select track, destination, state, edit, max(at) from receipts group by track, destination) h on h.track = t.id
   left join destinations d on d.id = h.destination`;
 const inOrder = 'order by j.made desc, j.id, t.position, d.name';

@@ -44,6 +44,7 @@ export async function jobOf(db: Knex, id: string): Promise<Job> {
     rate: JSON.parse(kept.rate) as FrameRate,
     style: keptStyle(JSON.parse(kept.style)),
     recording: kept.recording === null ? null : await recordingOf(db, kept.recording),
-    tracks: tracks.map(summaryOf),
+    tracks: tracks.filter((t) => t.deleted === null).map(summaryOf),
+    deleted: tracks.flatMap((t) => (t.deleted === null ? [] : [{ ...summaryOf(t), deleted: t.deleted }])),
   };
 }

@@ -20,6 +20,7 @@ import { regions } from './regions.ts';
 import { posters, wantPoster } from './posters.ts';
 import { folderOf, keepRecording, type KeptFile } from './keep.ts';
 import { recordingOf, type RecordingRow } from './store.ts';
+import { hourly } from '../hourly.ts';
 import { sweepRecordings, sweepUploads } from './sweep.ts';
 
 const named = objectOf<{ readonly name: string }>({ name: Joi.string().max(mostCharacters.recordingName).required() });
@@ -42,18 +43,7 @@ export async function recordings(
     cacheControl: false,
   });
   sweepUploads(config.data);
-  const sweep = (): void => {
-    sweepRecordings(db, config.data, Date.now()).catch((error: unknown) => app.log.error(error));
-  };
-  const timer = setInterval(sweep, 3600 * 1000).unref();
-  app.addHook('onReady', (done) => {
-    sweep();
-    done();
-  });
-  app.addHook('onClose', (_app, done) => {
-    clearInterval(timer);
-    done();
-  });
+  hourly(app, () => sweepRecordings(db, config.data, Date.now()));
 
   await app.register(posters, { db, bus });
   await app.register(peaks, { db });

@@ -28,6 +28,7 @@ export async function makeTrack(tx: Knex, log: EditLog, job: string, wanted: Tra
     proofed: 0,
     position: Number(last?.['position'] ?? -1) + 1,
     asked,
+    deleted: null,
   };
   await log.begin(tx, row, captions);
   return true;

@@ -6,14 +6,18 @@ import { most, mostCharacters } from '../../core/contract/limits.ts';
 import { trackNameFault } from '../../core/contract/title.ts';
 import { writable } from '../../core/formats/registry.ts';
 import { decodeEdit } from '../../core/track/decode.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
+import type { TrackChange } from '../../core/contract/tracks.ts';
 import type { Batch } from '../../core/track/logged.ts';
 import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
+import { hourly } from '../hourly.ts';
 import { route } from '../http/route.ts';
 import { byId, checkedText, id, languageTag, objectOf } from '../http/validation.ts';
 import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
 import { makeTrack } from './make-track.ts';
+import { sweepTracks } from './sweep.ts';
 import { decodeTrack, jobTitle, summaryOf, trackRow, type ReceivedTrack, type TrackRow } from './store.ts';
 
 const edit = Joi.number().integer().min(0);
@@ -30,7 +34,12 @@ export const newTrack = objectOf<ReceivedTrack>({
   // Captions and edits are read by the decoder in core, and not looked at here.
   captions: Joi.array().max(most.captions).default([]),
 });
-const change = objectOf<{ readonly name: string }>({ name: checkedText(trackNameFault).required() });
+const change = objectOf<TrackChange>({
+  name: checkedText(trackNameFault),
+  language: languageTag,
+  kind: Joi.string().valid('captions', 'subtitles', 'transcript'),
+  deleted: Joi.boolean(),
+}).min(1);
 const batch = objectOf<Omit<Batch, 'edits'> & { readonly edits: readonly unknown[] }>({
   id: id.required(),
   base: edit.required(),
@@ -58,6 +67,8 @@ export function tracks(
   { db, log, bus }: { db: Knex; log: EditLog; bus: Events },
   done: () => void,
 ): void {
+  hourly(app, () => sweepTracks(db, log, Date.now()));
+
   route(app, 'POST /api/jobs/:id/tracks', { params: byId, body: newTrack }, async ({ params, body }, reply) => {
     await jobTitle(db, params.id);
     const wanted = decodeTrack(body);
@@ -68,8 +79,15 @@ export function tracks(
   });
 
   route(app, 'PATCH /api/tracks/:id', { params: byId, body: change }, async ({ params, body }) => {
-    const { job } = await trackRow(db, params.id);
-    await writing(db, (tx) => tx<TrackRow>('tracks').where({ id: params.id }).update({ name: body.name }));
+    const { job, kind } = await trackRow(db, params.id);
+    if (body.kind !== undefined && kind === 'machine')
+      throw new ApiError('machine-draft', 'A machine draft stays one. Copy it as a new track to work on it.');
+    const { deleted, ...rest } = body;
+    await writing(db, async (tx) => {
+      await tx<TrackRow>('tracks')
+        .where({ id: params.id })
+        .update({ ...rest, ...(deleted === undefined ? {} : { deleted: deleted ? Date.now() : null }) });
+    });
     bus.emit({ type: 'jobs', job });
     return summaryOf(await trackRow(db, params.id));
   });

@@ -12,6 +12,8 @@ export interface TrackRow extends TrackSummary {
   readonly foreign: string | null;
   /** What it was made of, as a hash; null for tracks from before that was kept. */
   readonly asked: string | null;
+  /** When it was deleted, in ms since 1970; null while it is there. */
+  readonly deleted: number | null;
 }
 
 /** A track to be made, as it came: what is left out filled in, its captions not looked at yet. */

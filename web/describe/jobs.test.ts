@@ -14,6 +14,7 @@ const job = (captions: number, proofed: number): Job => ({
   made: 0,
   recording: null,
   soundTrack: 0,
+  deleted: [],
   stretch: null,
   tracks: [
     { id: 'm', kind: 'machine', language: 'en', name: 'machine draft', edit: 1, captions: 9, proofed: 9 },

@@ -9,14 +9,20 @@ import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import TextField from '../controls/TextField.vue';
 
-defineProps<{
+const props = defineProps<{
   tracks: readonly TrackSummary[];
   /** Id of the track the stages work on. */
   open: string;
   /** Edit number of the open track, newer than the list's. */
   edit: number;
 }>();
-const emit = defineEmits<{ open: [id: string]; rename: [id: string, name: string]; copy: [id: string] }>();
+const emit = defineEmits<{
+  open: [id: string];
+  rename: [id: string, name: string];
+  copy: [id: string];
+  about: [track: TrackSummary];
+  remove: [track: TrackSummary];
+}>();
 /** The track that is being given another name, and the name as it is typed. */
 const renaming = ref<string | null>(null);
 const typed = ref('');
@@ -43,10 +49,20 @@ const columns = [
   { key: 'open', title: 'Open' },
   { key: 'more', title: 'More' },
 ] as const;
-const entries = [
-  { key: 'rename', title: 'Another name…' },
-  { key: 'copy', title: 'Copy as a new track' },
-] as const;
+/** The track that is worked on is not deleted from under the stages. */
+const entriesOf = (t: TrackSummary) =>
+  [
+    { key: 'rename', title: 'Another name…' },
+    { key: 'copy', title: 'Copy as a new track' },
+    { key: 'about', title: 'Language and kind…' },
+    ...(t.id === props.open ? [] : [{ key: 'remove', title: 'Delete' } as const]),
+  ] as const;
+function take(t: TrackSummary, key: string): void {
+  if (key === 'copy') emit('copy', t.id);
+  else if (key === 'about') emit('about', t);
+  else if (key === 'remove') emit('remove', t);
+  else rename(t);
+}
 const kinds = {
   machine: 'machine draft',
   captions: 'captions',
@@ -83,11 +99,7 @@ const kinds = {
     </template>
     <template #head-more><span class="visually-hidden">More</span></template>
     <template #more="{ row: t }">
-      <MenuButton
-        :entries="entries"
-        :label="`More for ${t.name}`"
-        @select="(key) => (key === 'copy' ? $emit('copy', t.id) : rename(t))"
-      >
+      <MenuButton :entries="entriesOf(t)" :label="`More for ${t.name}`" @select="(key) => take(t, key)">
         <Ellipsis :size="15" aria-hidden="true" />
       </MenuButton>
     </template>

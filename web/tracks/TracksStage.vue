@@ -8,6 +8,8 @@ import { useFaults } from '../controls/use-faults.ts';
 import { trackNameFault } from '../../core/contract/title.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../core/formats/format.ts';
+import type { TrackChange } from '../../core/contract/tracks.ts';
+import type { TrackSummary } from '../../core/job/job.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import ArrivalCard from '../import/ImportCard.vue';
@@ -21,6 +23,8 @@ import { useTrack } from '../stores/track.ts';
 import { useRetime } from '../retime/retime.ts';
 import { addTrack, copyOf, trackFrom, type MadeTrack } from '../import/add-track.ts';
 import TrackCompare from './TrackCompare.vue';
+import DeletedTracks from './DeletedTracks.vue';
+import TrackDialog from './TrackDialog.vue';
 import TrackList from './TrackList.vue';
 import TextButton from '../controls/TextButton.vue';
 
@@ -98,13 +102,33 @@ async function add(): Promise<void> {
     adding.value = false;
   }
 }
-async function rename(id: string, to: string): Promise<void> {
+/** @param stays what is so where it could not be done, as a sentence begins */
+async function change(id: string, body: TrackChange, stays: string): Promise<boolean> {
   try {
-    await ask('PATCH /api/tracks/:id', { params: { id }, body: { name: to } });
+    await ask('PATCH /api/tracks/:id', { params: { id }, body });
     await job.refresh();
+    return true;
   } catch (error) {
-    messages.notice = `The name stays as it was: ${sentence(error)}`;
+    messages.notice = `${stays}: ${sentence(error)}`;
+    return false;
   }
+}
+const rename = (id: string, name: string): Promise<boolean> => change(id, { name }, 'The name stays as it was');
+/** The track whose language and kind are looked at. */
+const about = shallowRef<TrackSummary | null>(null);
+async function saveAbout(id: string, body: TrackChange): Promise<void> {
+  about.value = null;
+  // What the stages show of the open track is read anew.
+  if ((await change(id, body, 'The track stays as it was')) && track.track?.id === id) await track.open(id);
+}
+async function restore({ id, name }: Pick<TrackSummary, 'id' | 'name'>): Promise<void> {
+  if (await change(id, { deleted: false }, 'The track was not brought back')) messages.remark = `“${name}” is back.`;
+}
+async function remove(gone: TrackSummary): Promise<void> {
+  if (await change(gone.id, { deleted: true }, 'The track was not deleted'))
+    messages.offer(`“${gone.name}” is deleted, and kept for thirty days.`, [
+      { title: 'Bring it back', run: () => void restore(gone) },
+    ]);
 }
 /** The copies that are on their way, so that one that is asked for again after a lost answer is made once. */
 const copies = new Map<string, MadeTrack>();
@@ -173,7 +197,11 @@ async function open(id: string): Promise<void> {
       @open="open"
       @rename="rename"
       @copy="copy"
+      @about="(t) => (about = t)"
+      @remove="remove"
     />
+    <TrackDialog :track="about" @save="saveAbout" @close="about = null" />
+    <DeletedTracks :tracks="job.job?.deleted ?? []" @restore="restore" />
     <TrackCompare v-if="!arrival.here.value" :tracks="job.job?.tracks ?? []" />
     <p v-if="!arrival.here.value" class="soft tracks-hint">
       Captions, subtitles, a machine draft or a transcript can be dropped anywhere on the job: SRT, WebVTT, TTML, CTM,
