@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
-import { By, control, eventually, Key, pick, press, says, see, type } from './support/browser.ts';
+import { By, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -14,8 +14,8 @@ const right = [
   caption({ id: 'b', start: 4000, end: 6000, text: 'Then wait for the bell.' }),
 ];
 /** A job with a fair copy and a machine draft of it, its Tracks open. */
-async function tracks(): Promise<{ job: string; track: string; draft: string }> {
-  const made = await jobWith(ask, 'Tracks', right);
+async function tracks(recording: string | null = null): Promise<{ job: string; track: string; draft: string }> {
+  const made = await jobWith(ask, 'Tracks', right, { recording });
   const draft = randomUUID();
   const captions = [
     caption({ id: 'x', start: 1250, end: 3000, text: 'shut the lover gate' }),
@@ -51,6 +51,29 @@ it('are compared: how many words differ, which, and how far apart they begin', a
   await (await see(app.driver, 'li[data-index="1"] .compare-row')).click();
   await says(app.driver, 'Caption 2 of 2');
   expect((await captionsOf(ask, track)).map((c) => c.text)).toEqual(right.map((c) => c.text));
+});
+
+it('that are compared change on the picture by a key, at the same moment', async () => {
+  const jobs = await ask('GET /api/jobs');
+  await tracks(jobs.find((j) => j.recording)?.recording?.hash ?? null);
+  const onPicture = (text: string): Promise<boolean> =>
+    eventually(app.driver, `“${text}” on the picture`, async () =>
+      (await (await see(app.driver, '[data-test=picture-captions]')).getText()).replace(/\s+/g, ' ').includes(text),
+    );
+  await eventually(app.driver, 'the recording', () =>
+    app.driver.executeScript<boolean>('return document.querySelector("video").readyState > 0'),
+  );
+  await app.driver.executeScript('document.querySelector("video").currentTime = 2');
+  await onPicture('Shut the lower gate.');
+  await press(app.driver, 'machine draft');
+  await onPicture('shut the lover gate');
+  await holding(app.driver, [Key.ALT], 'o');
+  await onPicture('Shut the lower gate.');
+  await holding(app.driver, [Key.ALT], 'o');
+  await onPicture('shut the lover gate');
+  // Elsewhere the picture shows what is worked on.
+  await control(app.driver, '1', true);
+  await onPicture('Shut the lower gate.');
 });
 
 it('are copied whole, once, and a copy of a machine draft can be worked on', async () => {

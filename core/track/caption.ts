@@ -149,5 +149,14 @@ const byStart = bisector((caption: Caption) => caption.start);
  */
 export const captionAt = (captions: readonly Caption[], ms: number): number => byStart.right(captions, ms) - 1;
 
+/** So many captions overlap at the most that are looked for. */
+const mostAtOnce = 4;
+
+/** The captions on screen at a moment. @param captions in order @param ms when */
+export function onScreenAt(captions: readonly Caption[], ms: number): readonly Caption[] {
+  const last = captionAt(captions, ms);
+  return captions.slice(Math.max(0, last - mostAtOnce + 1), last + 1).filter((c) => c.end > ms);
+}
+
 /** A caption as a file gives it; whoever takes it in gives it an id. */
 export type ReadCaption = Omit<Caption, 'id'>;

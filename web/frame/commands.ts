@@ -8,6 +8,7 @@ import { reflowCommands } from '../reflow/commands.ts';
 import { recordingCommands } from '../recording/commands.ts';
 import { retimeCommands } from '../retime/commands.ts';
 import { tapeCommands } from '../tape/commands.ts';
+import { trackCommands } from '../tracks/commands.ts';
 import { useDialogs } from '../stores/dialogs.ts';
 import { useTrack } from '../stores/track.ts';
 import { wordsCommands } from '../words/commands.ts';
@@ -46,5 +47,6 @@ export const gatherCommands = (router: Router): readonly Command[] => [
   ...recordingCommands(),
   ...reflowCommands(),
   ...checksCommands(),
+  ...trackCommands(),
   ...frameCommands(router),
 ];

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, useTemplateRef } from 'vue';
-import { linesOf } from '../../core/track/caption.ts';
+import { linesOf, onScreenAt } from '../../core/track/caption.ts';
+import { useCompared } from '../stores/compared.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useRetime } from '../retime/retime.ts';
@@ -8,6 +9,7 @@ import { useRetime } from '../retime/retime.ts';
 const job = useJob();
 const retime = useRetime();
 const playback = usePlayback();
+const compared = useCompared();
 const video = useTemplateRef<HTMLVideoElement>('video');
 const recording = computed(() => job.job?.recording ?? null);
 const hasPicture = computed(() => (recording.value?.width ?? 0) > 0);
@@ -16,7 +18,11 @@ const shape = computed(() =>
 );
 
 /** The captions on screen now: the picture always shows the current text. */
-const shown = computed(() => retime.onScreen(playback.time).filter((c) => c.text.trim() !== ''));
+const shown = computed(() => {
+  const at = playback.time;
+  const here = compared.captions ? onScreenAt(compared.captions, at) : retime.onScreen(at);
+  return here.filter((c) => c.text.trim() !== '');
+});
 
 onMounted(() => {
   if (video.value) playback.attach(video.value);

@@ -17,6 +17,7 @@ const place = usePlace();
 const times = useTimes();
 const list = useTemplateRef<HTMLElement>('list');
 const { places, room, measure, goTo } = useVirtualRows(list, () => props.rows.length, 52);
+const sides = ['before', 'after'] as const;
 const signs = { certain: '✓ certain', 'with neighbours': '△ with its neighbours', left: '△ no match' } as const;
 function shown({ before, after, how, moves }: PlacedRow) {
   const by = after.start - before.start;
@@ -69,6 +70,18 @@ watch(
         <span class="figures small one-line by">{{ line.by }}</span>
         <span class="small" :class="line.isSure ? 'good' : 'uncertain'">{{ line.how }}</span>
         <TextButton small @click="$emit('hear', line.row)">Hear it</TextButton>
+        <div v-if="line.row.how === 'left'" class="send row">
+          <span class="soft small">It goes</span>
+          <TextButton
+            v-for="side in sides"
+            :key="side"
+            small
+            :pressed="placing.sent.get(line.row.before.id) === side"
+            @click="placing.send(line.row.before.id, side)"
+          >
+            with the one {{ side }}
+          </TextButton>
+        </div>
       </li>
     </ul>
   </div>
@@ -88,6 +101,10 @@ watch(
 }
 .placed-row.current {
   background: var(--reed-wash);
+}
+.send {
+  grid-column: 1 / -1;
+  padding-left: 24px;
 }
 .ink {
   color: var(--ink);

@@ -65,7 +65,7 @@ const figures = computed((): readonly (readonly [string, string])[] => {
         Next uncertain of {{ uncertain.many }} <KeyHint command="placing-next" />
       </TextButton>
     </div>
-    <PlacedList :rows="placing.found.rows" @hear="uncertain.hear" />
+    <PlacedList :rows="placing.rows" @hear="uncertain.hear" />
   </section>
 </template>
 

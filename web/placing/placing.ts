@@ -2,6 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { wholeGap } from '../../core/style/style.ts';
+import { sentWith, type Side } from '../../core/placing/send-with.ts';
 import { modelFor } from '../../core/pronunciation/models.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -33,7 +34,7 @@ export const usePlacing = defineStore('placing', () => {
   function clear(): void {
     stopping.abort();
     [listening.value, trouble.value, found.value] = [null, null, null];
-    refused.value = new Set();
+    [refused.value, sent.value] = [new Set(), new Map()];
     isShown.value = true;
   }
   watch(() => track.track?.id, clear);
@@ -83,6 +84,25 @@ export const usePlacing = defineStore('placing', () => {
     }
   }
 
+  /** Ids of captions that were not heard and go along with a neighbour, with which. */
+  const sent = shallowRef<ReadonlyMap<string, Side>>(new Map());
+  /** What was found, with those that were sent along. */
+  const rows = computed((): readonly PlacedRow[] => {
+    const all = found.value?.rows ?? [];
+    return all.map((row, i) => {
+      const side = sent.value.get(row.before.id);
+      const after = side ? sentWith(all, i, side) : null;
+      return after ? { ...row, after, moves: true } : row;
+    });
+  });
+  /** Sends a caption along with a neighbour; asked again with the same, leaves it where it is. */
+  function send(id: string, side: Side): void {
+    const next = new Map(sent.value);
+    if (next.get(id) === side) next.delete(id);
+    else next.set(id, side);
+    sent.value = next;
+  }
+
   /** Takes a caption’s new place, or leaves the caption where it is. */
   function toggle(id: string): void {
     const next = new Set(refused.value);
@@ -92,9 +112,8 @@ export const usePlacing = defineStore('placing', () => {
 
   /** Captions whose text is as it was listened for, and whose new place is taken. */
   const taken = computed((): readonly PlacedRow[] => {
-    if (!found.value) return [];
     const now = new Map(track.captions.map((c) => [c.id, c.text]));
-    return found.value.rows.filter(
+    return rows.value.filter(
       ({ before, moves }) => moves && !refused.value.has(before.id) && now.get(before.id) === before.text,
     );
   });
@@ -124,6 +143,9 @@ export const usePlacing = defineStore('placing', () => {
     found,
     isShown,
     refused,
+    sent,
+    rows,
+    send,
     hindrance,
     isApproximate,
     listen,

@@ -13,7 +13,7 @@ export const useUncertain = defineStore('placing-uncertain', () => {
   const placing = usePlacing();
   const place = usePlace();
   const playback = usePlayback();
-  const rows = computed(() => placing.found?.rows.filter((r) => r.how !== 'certain') ?? []);
+  const rows = computed(() => placing.rows.filter((r) => r.how !== 'certain'));
   const many = computed(() => rows.value.length);
 
   /** Plays a caption from a moment before its new place. */
@@ -26,7 +26,7 @@ export const useUncertain = defineStore('placing-uncertain', () => {
   }
   /** The next that is not certain after the cursor, round from the last to the first. */
   function next(): void {
-    const all = placing.found?.rows ?? [];
+    const all = placing.rows;
     const here = all.findIndex((r) => r.before.id === place.caption?.id);
     const row = all.find((r, i) => i > here && r.how !== 'certain') ?? rows.value[0];
     if (row) hear(row);
@@ -34,11 +34,11 @@ export const useUncertain = defineStore('placing-uncertain', () => {
   /** Takes or leaves the caption at the cursor. */
   function toggle(): void {
     const { caption } = place;
-    if (caption && placing.found?.rows.some((r) => r.before.id === caption.id && r.moves)) placing.toggle(caption.id);
+    if (caption && placing.rows.some((r) => r.before.id === caption.id && r.moves)) placing.toggle(caption.id);
   }
   /** Goes to the caption nearest to a moment of the track. @param at in ms */
   function goNear(at: number): void {
-    const all = placing.found?.rows ?? [];
+    const all = placing.rows;
     const nearest = all.reduce<PlacedRow | null>(
       (best, row) => (best && Math.abs(best.before.start - at) <= Math.abs(row.before.start - at) ? best : row),
       null,

@@ -98,34 +98,36 @@ function onKey(event: KeyboardEvent): void {
     <div class="row wrap">
       <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
       <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
-      <SelectField
-        v-if="retime.tool !== 'cut'"
-        v-model="retime.scope"
-        label="Which captions are moved"
-        :options="scopes"
-      />
-      <template v-if="retime.tool === 'shift'">
-        <label for="shift-by">by</label>
-        <TextField
-          id="shift-by"
-          v-model="retime.typed"
-          small
-          class="shift-by figures"
-          autocomplete="off"
-          placeholder="0.4, or −1.2"
-          :invalid="fault !== null"
-          aria-describedby="shift-said"
-        />
-      </template>
-      <template v-else-if="retime.tool === 'rate'">
-        <span>timed for</span>
-        <SelectField v-model="retime.rates.from" label="The frame rate the times were made for" :options="rates" />
-        <span>played at</span>
-        <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
-      </template>
       <span class="spring"></span>
       <TextButton main submit :disabled="!retime.canApply || !track.editable">Move them</TextButton>
+      <TextButton
+        tip="This track stays as it is"
+        :disabled="!retime.canApply || retime.scope !== 'all'"
+        @click="retime.applyAsTrack()"
+      >
+        As a new track
+      </TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
+    </div>
+    <div v-if="retime.tool === 'shift'" class="row">
+      <label for="shift-by">Later by</label>
+      <TextField
+        id="shift-by"
+        v-model="retime.typed"
+        small
+        class="shift-by figures"
+        autocomplete="off"
+        placeholder="0.4, or −1.2"
+        :invalid="fault !== null"
+        aria-describedby="shift-said"
+      />
+      <span>s; a minus makes it earlier</span>
+    </div>
+    <div v-else-if="retime.tool === 'rate'" class="row">
+      <span>timed for</span>
+      <SelectField v-model="retime.rates.from" label="The frame rate the times were made for" :options="rates" />
+      <span>played at</span>
+      <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
     </div>
     <TieList v-if="retime.tool === 'ties'" />
     <EdgeRow v-if="retime.tool === 'edges'" />
@@ -133,6 +135,12 @@ function onKey(event: KeyboardEvent): void {
     <BorrowRow v-if="retime.tool === 'borrow'" />
     <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
     <div class="row wrap">
+      <SelectField
+        v-if="retime.tool !== 'cut' && !retime.same"
+        v-model="retime.scope"
+        label="Which captions are moved"
+        :options="scopes"
+      />
       <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
       <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
       <p id="shift-said" class="said small" :class="fault ? 'bad' : 'soft'" role="status">

@@ -5,12 +5,15 @@ import { halfwayPlace, placesToTie } from '../../core/retime/by-ear.ts';
 import { followed, type Segment } from '../../core/retime/follow.ts';
 import { orderedTies, rateChange, rateMistake, residuals, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
+import { sentence } from '../../core/contract/api-error.ts';
 import { readTime } from '../../core/time/read-time.ts';
-import { captionAt, type Caption } from '../../core/track/caption.ts';
+import { onScreenAt, type Caption } from '../../core/track/caption.ts';
+import { apply as applyEdit } from '../../core/track/apply.ts';
 import type { Piece } from '../../core/track/pieces.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
+import { addTrack, copyOf, type MadeTrack } from '../import/add-track.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
@@ -225,12 +228,42 @@ export const useRetime = defineStore('retime', () => {
     const went = gone > 0 ? `, ${String(gone)} gone with what was cut` : '';
     messages.offer(`${counted(many)} moved${went}; one step to undo.`, others);
   }
+  /** The copy that is on its way, so that one asked for again after a lost answer is made once. */
+  let copy: { readonly of: Plan; readonly made: MadeTrack } | null = null;
+  /** The track as it would be, as another track of the job; this one stays as it is. */
+  async function applyAsTrack(): Promise<void> {
+    const { track: from } = track;
+    const edit = editOf(plan.value, moved.value, track.captions);
+    const here = job.job;
+    if (!edit || !from || !here) return;
+    const { captions: after } = applyEdit(track.captions, edit);
+    if (copy?.of !== plan.value)
+      copy = { of: plan.value, made: copyOf({ ...from, captions: after }, `${nameOf(from.id).slice(0, 112)}, moved`) };
+    const { made } = copy;
+    try {
+      await addTrack(here.id, made);
+      copy = null;
+      close();
+      await job.refresh();
+      messages.offer(`“${made.name}” is now a track of this job; this one stays as it was.`, [
+        { title: 'Work on that', run: () => void workOn(made.id) },
+      ]);
+    } catch (error) {
+      messages.notice = `The track was not made: ${sentence(error)}`;
+    }
+  }
+  const nameOf = (id: string): string => job.job?.tracks.find((t) => t.id === id)?.name ?? '';
+  async function workOn(id: string): Promise<boolean> {
+    job.choose(id);
+    await track.open(id);
+    return track.track?.id === id;
+  }
   /** Offers to do the same to the other tracks of the job, each seen before it is kept. */
   function offersOfSame(now: NonNullable<Plan>): readonly Offer[] {
-    const of = job.job?.tracks.find((t) => t.id === track.track?.id)?.name;
+    const of = nameOf(track.track?.id ?? '');
     const move = 'by' in now ? { pieces: shiftBy(now.by) } : now;
     const isOfAll = moved.value.length === track.captions.length;
-    if (of === undefined || !isOfAll || !('segments' in move || 'pieces' in move) || 'taken' in move) return [];
+    if (!isOfAll || !('segments' in move || 'pieces' in move) || 'taken' in move) return [];
     const others = (job.job?.tracks ?? []).filter(
       (t) => t.id !== track.track?.id && t.kind !== 'machine' && t.captions > 0,
     );
@@ -241,9 +274,7 @@ export const useRetime = defineStore('retime', () => {
     }));
   }
   async function again(id: string, move: Same): Promise<void> {
-    job.choose(id);
-    await track.open(id);
-    if (track.track?.id !== id) return;
+    if (!(await workOn(id))) return;
     [same.value, tool.value, scope.value, side.value, isOpen.value] = [move, 'same', 'all', 'after', true];
   }
   /** Plays from before the first of them, with the times that are shown. */
@@ -255,10 +286,7 @@ export const useRetime = defineStore('retime', () => {
   }
   const swap = (): void => void (side.value = side.value === 'after' ? 'before' : 'after');
   /** The captions on screen at a moment, with the times that are shown. */
-  const onScreen = (at: number): readonly Caption[] => {
-    const last = captionAt(captions.value, at);
-    return captions.value.slice(Math.max(0, last - 3), last + 1).filter((c) => c.end > at);
-  };
+  const onScreen = (at: number): readonly Caption[] => onScreenAt(captions.value, at);
   return {
     isOpen,
     tool,
@@ -286,6 +314,7 @@ export const useRetime = defineStore('retime', () => {
     tieHere,
     untie,
     apply,
+    applyAsTrack,
     hear,
     swap,
     onScreen,

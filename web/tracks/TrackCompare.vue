@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import type { Difference } from '../../core/compare/differences.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
@@ -7,9 +7,12 @@ import type { Caption } from '../../core/track/caption.ts';
 import { ask } from '../api/client.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import type { Tasks } from '../background/track-tasks.ts';
+import KeyHint from '../commands/KeyHint.vue';
+import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
+import { useCompared } from '../stores/compared.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
@@ -18,6 +21,7 @@ import { useTrack } from '../stores/track.ts';
 /** Two tracks of the job held against each other: how many words differ, and which. */
 const props = defineProps<{ tracks: readonly TrackSummary[] }>();
 const track = useTrack();
+const compared = useCompared();
 const findings = useFindings();
 const place = usePlace();
 const times = useTimes();
@@ -58,13 +62,24 @@ watch(
       const [captions, other] = await Promise.all([captionsOf(one), captionsOf(two)]);
       if (mine !== turn) return;
       const answer = await askTrackWorker('compare', { captions, context }, other);
-      if (mine === turn) [found.value, trouble.value] = [answer, null];
+      if (mine !== turn) return;
+      [found.value, trouble.value] = [answer, null];
+      compared.pair = { reference: captions, other };
     } catch (error) {
       if (mine === turn) trouble.value = `The tracks could not be compared: ${sentence(error)}`;
     }
   },
   { immediate: true },
 );
+onBeforeUnmount(compared.clear);
+const pictures = computed(() => {
+  const nameOf = (id: string): string => props.tracks.find((t) => t.id === id)?.name ?? '';
+  return [
+    ['other', nameOf(other.value)],
+    ['reference', nameOf(reference.value)],
+    ['open', 'What is open'],
+  ] as const;
+});
 const share = (part: number | null): string => (part === null ? '–' : `${(part * 100).toFixed(1)} %`);
 const figures = computed((): readonly (readonly [string, string])[] => {
   if (!found.value) return [];
@@ -106,6 +121,11 @@ function goTo({ captions: [one, two] }: Difference): void {
       <span>with</span>
       <SelectField v-model="reference" label="What is taken for right" :options="choices" />
       <span class="soft small">what is taken for right</span>
+    </div>
+    <div v-if="found" class="row wrap">
+      <span class="soft small">On the picture</span>
+      <ChoiceButtons v-model="compared.shown" label="What the picture shows" :options="pictures" />
+      <KeyHint command="compare-swap" /> <span class="soft small">changes between the two</span>
     </div>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-else-if="reference === other" class="soft">Choose two tracks.</p>
