@@ -150,3 +150,27 @@ it('says so where there is no acoustic model', async () => {
   await listening(captionsOfScript().slice(0, 3), 'cy');
   await says(app.driver, 'There is no acoustic model for cy');
 });
+
+it('sends a caption nothing was heard of along with the one after it, where its neighbours disagree', async () => {
+  const nonsense = 22;
+  const captions = captionsOfScript((text, i) => (i === nonsense ? 'Bananas are cheaper on Thursdays' : text));
+  const { track } = await listening(captions);
+  await press(app.driver, 'Listen for 39 captions');
+  await see(app.driver, '.placing-panel');
+  await press(app.driver, 'Next uncertain of');
+  await see(app.driver, '.placed-row.current .uncertain');
+  await press(app.driver, 'Next uncertain of');
+  await press(app.driver, 'with the one after');
+  await see(app.driver, '.send [aria-pressed=true]');
+  await press(app.driver, 'Move them');
+  const after = await eventually(app.driver, 'the captions moved', async () => {
+    const now = await kept(track);
+    return now[0]?.start !== captions[0]?.start && now;
+  });
+  const by = (i: number): number => {
+    const before = captions[i];
+    return (after.find((c) => c.id === before?.id)?.start ?? NaN) - (before?.start ?? NaN);
+  };
+  expect(by(nonsense)).toBe(by(nonsense + 1));
+  expect(after.find((c) => c.id === captions[nonsense]?.id)?.timing).toBe('provisional');
+});

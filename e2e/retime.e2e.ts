@@ -165,3 +165,28 @@ it('the same move is offered to another track of the job, seen there before it i
     french.map((c) => [c.start - 1000, c.end - 1000] as const),
   );
 });
+
+it('a move can become a track of its own, made once, and this one stays as it was', async () => {
+  const captions = spaced(4, 2000, 6000);
+  const { job, track } = await moving(captions, 'by ties');
+  await holding(app.driver, [Key.ALT], 't');
+  await see(app.driver, '.tie-list li');
+  await retype('.tie-to', '0:03');
+  await type(app.driver, Key.ENTER);
+  await barSays(/4 captions, 1\.00 s later/);
+  await press(app.driver, 'As a new track');
+  await press(app.driver, 'Work on that');
+  const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
+  expect(tracks.map((t) => t.name)).toEqual(['fair copy', 'fair copy, moved']);
+  await kept(
+    track,
+    captions.map((c) => [c.start, c.end] as const),
+  );
+  await kept(
+    tracks[1]?.id ?? '',
+    captions.map((c) => [c.start + 1000, c.end + 1000] as const),
+  );
+  await eventually(app.driver, 'the new track open', async () =>
+    (await (await see(app.driver, 'header')).getText()).includes('fair copy, moved'),
+  );
+});

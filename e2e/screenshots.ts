@@ -1,4 +1,5 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
+import { randomUUID } from 'node:crypto';
 import { caption } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
@@ -92,6 +93,31 @@ async function placing(): Promise<void> {
   await picture('listen-and-place');
   await ask('DELETE /api/jobs/:id', { params: { id: made.job } });
   await driver.get(back);
+}
+/** The demo's French subtitles beside its fair copy, with the ties between them. */
+async function borrowing(): Promise<void> {
+  const ask = asking(() => services.address);
+  const demo = (await ask('GET /api/jobs')).find((job) => job.title.startsWith('Working a lock'));
+  const { tracks } = await ask('GET /api/jobs/:id', { params: { id: demo?.id ?? '' } });
+  const french = await ask('GET /api/tracks/:id', {
+    params: { id: tracks.find((t) => t.language === 'fr')?.id ?? '' },
+  });
+  const { sentences } = JSON.parse(readFileSync('demo/recordings/lock-after-dark/true-script.json', 'utf8')) as {
+    readonly sentences: readonly { readonly text: string; readonly start: number; readonly end: number }[];
+  };
+  const made = await jobWith(ask, 'Working a lock after dark', french.captions, {
+    recording: demo?.recording?.hash ?? null,
+    language: 'fr',
+  });
+  const captions = sentences.map((s, i) => caption({ id: `e${String(i)}`, ...s }));
+  const body = { id: randomUUID(), kind: 'captions', language: 'en-GB', name: 'fair copy, proofed', captions } as const;
+  await ask('POST /api/jobs/:id/tracks', { params: { id: made.job }, body });
+  await driver.get(`${services.address}/jobs/${made.job}/tracks`);
+  await see(driver, '.tracks tbody tr');
+  await press(driver, 'Borrow timing');
+  await see(driver, '.tie-rows li');
+  await picture('borrow');
+  await ask('DELETE /api/jobs/:id', { params: { id: made.job } });
 }
 const stage = async (name: string, ready: string): Promise<void> => {
   await (await see(driver, `a[href$="/${name}"]`)).click();
@@ -203,6 +229,7 @@ try {
   await picture('tape');
   await control(driver, 'z');
   await placing();
+  await borrowing();
   await stage('tracks', '.tracks');
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());
   await see(driver, '.arrival-first');
