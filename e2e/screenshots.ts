@@ -96,6 +96,7 @@ async function placing(): Promise<void> {
 }
 /** The demo's French subtitles beside its fair copy, with the ties between them. */
 async function borrowing(): Promise<void> {
+  const back = await driver.getCurrentUrl();
   const ask = asking(() => services.address);
   const demo = (await ask('GET /api/jobs')).find((job) => job.title.startsWith('Working a lock'));
   const { tracks } = await ask('GET /api/jobs/:id', { params: { id: demo?.id ?? '' } });
@@ -118,6 +119,7 @@ async function borrowing(): Promise<void> {
   await see(driver, '.tie-rows li');
   await picture('borrow');
   await ask('DELETE /api/jobs/:id', { params: { id: made.job } });
+  await driver.get(back);
 }
 const stage = async (name: string, ready: string): Promise<void> => {
   await (await see(driver, `a[href$="/${name}"]`)).click();
