@@ -4,6 +4,7 @@
  * Debian's pocketsphinx-testdata is installed, joined with silences, whose starts are told by two gates that placing does
  * not use. Needs ffmpeg. `npm run bench:placing`.
  */
+import { chances } from '../core/chances-for-tests.ts';
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
@@ -47,11 +48,6 @@ function speechOf(samples: Float32Array): readonly Stretch[] {
   const reader = soundReader(weights);
   reader.push(samples, 0, 16_000);
   return reader.finish().speech;
-}
-/** A repeatable source of chance, 0 to 1 (Park and Miller, from memory). */
-function chances(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
 }
 let chance = chances(1);
 

@@ -2,6 +2,7 @@
  * Checked against the demo’s script, whose sentences and their times are known in three languages, so that it is known
  * where each caption belongs, whatever became of it.
  */
+import { chances } from '../chances-for-tests.ts';
 import { readFileSync } from 'node:fs';
 import { offFromOthers } from '../retime/line.ts';
 import { caption, type Caption } from '../track/caption.ts';
@@ -20,11 +21,6 @@ const { sentences } = of('lock-after-dark/true-script.json') as { sentences: rea
 const other = (of('keepers-round/true-script.json') as { sentences: readonly Sentence[] }).sentences;
 const translations = of('lock-after-dark/translations.json') as Record<string, readonly string[]>;
 
-/** A repeatable source of chance, 0 to 1 (Park and Miller, from memory). */
-function chances(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
-}
 interface Spoiling {
   readonly language: string;
   readonly missing?: number;

@@ -13,7 +13,7 @@ const kinds = [
 /** What it costs to leave one without another. */
 const alone = 0.9;
 /** Above so many cells only those near the diagonal are looked at, but never fewer to its sides than `leastBand`. */
-const [mostCells, leastBand] = [8_000_000, 400];
+const [mostCells, leastBand] = [3_000_000, 400];
 const worst = -1e9;
 
 /** What the pairs are found by. Of `many` 1 or 2 that begin at a place. */
@@ -68,26 +68,35 @@ export function chain(n: number, m: number, by: Chained): readonly Link[] {
   const pairs = new Uint8Array((n + 1) * wide);
   let [row, above, twoAbove] = [rowOf(m + 1), rowOf(m + 1), rowOf(m + 1)];
 
-  /** The best pair that ends at a cell. */
+  /** What the offset of a pair speaks for it after another pair; nothing where one of the two has none. */
+  function rhythm(offset: number, start: number, before: number, at: number): number {
+    return Number.isNaN(offset) || Number.isNaN(before) ? 0 : by.rhythm(offset - before, start - at);
+  }
+  /** The best pair that ends at a cell. Plain variables: this is gone through tens of millions of times for a long track. */
   function endHere(i: number, j: number): number {
-    let [sum, how] = [worst, 0];
+    let sum = worst;
+    let how = 0;
     for (let k = 0; k < kinds.length; k++) {
-      const [di, dj, cost] = kinds[k] ?? kinds[0];
+      const kind = kinds[k] ?? kinds[0];
+      const di = kind[0];
+      const dj = kind[1];
       if (i < di || j < dj) continue;
-      const own = by.likeness(i - di, di, j - dj, dj) - cost;
+      const own = by.likeness(i - di, di, j - dj, dj) - kind[2];
       // With the best of rhythms it would still be better to leave them alone.
       if (own + by.mostRhythm < -(di + dj) * alone) continue;
       const from = di === 1 ? above : twoAbove;
       const offset = by.offset(i - di, j - dj);
       const start = by.start(i - di);
-      const rhythm = (before: number, at: number): number =>
-        Number.isNaN(offset) || Number.isNaN(before) ? 0 : by.rhythm(offset - before, start - at);
-      const free = (from.best[j - dj] ?? worst) + rhythm(from.lastOffset[j - dj] ?? NaN, from.lastAt[j - dj] ?? NaN);
+      const free =
+        (from.best[j - dj] ?? worst) +
+        rhythm(offset, start, from.lastOffset[j - dj] ?? NaN, from.lastAt[j - dj] ?? NaN);
       const pair = from.pair[j - dj] ?? worst;
-      const next = pair === worst ? worst : pair + rhythm(from.pairOffset[j - dj] ?? NaN, by.start(i - di - 1));
+      const next =
+        pair === worst ? worst : pair + rhythm(offset, start, from.pairOffset[j - dj] ?? NaN, by.start(i - di - 1));
       const most = own + Math.max(free, next);
       if (most <= sum) continue;
-      [sum, how] = [most, k + 1 + (next > free ? goesOn : 0)];
+      sum = most;
+      how = k + 1 + (next > free ? goesOn : 0);
       row.pairOffset[j] = offset;
     }
     row.pair[j] = sum;
@@ -108,17 +117,19 @@ export function chain(n: number, m: number, by: Chained): readonly Link[] {
       const up = i > 0 ? (above.best[j] ?? worst) - alone : worst;
       const left = j > 0 ? (row.best[j - 1] ?? worst) - alone : worst;
       if (pair >= up && pair >= left) {
-        [row.best[j], row.lastOffset[j], row.lastAt[j]] = [pair, row.pairOffset[j] ?? NaN, by.start(i - 1)];
+        row.best[j] = pair;
+        row.lastOffset[j] = row.pairOffset[j] ?? NaN;
+        row.lastAt[j] = by.start(i - 1);
         steps[at] = paired;
       } else if (up >= left) {
-        [row.best[j], row.lastOffset[j], row.lastAt[j]] = [up, above.lastOffset[j] ?? NaN, above.lastAt[j] ?? NaN];
+        row.best[j] = up;
+        row.lastOffset[j] = above.lastOffset[j] ?? NaN;
+        row.lastAt[j] = above.lastAt[j] ?? NaN;
         steps[at] = withoutFirst;
       } else {
-        [row.best[j], row.lastOffset[j], row.lastAt[j]] = [
-          left,
-          row.lastOffset[j - 1] ?? NaN,
-          row.lastAt[j - 1] ?? NaN,
-        ];
+        row.best[j] = left;
+        row.lastOffset[j] = row.lastOffset[j - 1] ?? NaN;
+        row.lastAt[j] = row.lastAt[j - 1] ?? NaN;
         steps[at] = withoutSecond;
       }
     }

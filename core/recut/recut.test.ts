@@ -1,4 +1,5 @@
 /** Recordings cut and rejoined at known places, with other levels and noise over them, so that every cut has to be found. */
+import { chances } from '../chances-for-tests.ts';
 import { wavForm, wavSamples } from '../speech/wav.ts';
 import { readFileSync } from 'node:fs';
 import { bitsApart, fingerprinter, type Fingerprint } from './fingerprint.ts';
@@ -13,11 +14,6 @@ const sound = wavSamples(file.subarray(form.at, form.at + form.bytes), form);
 
 const piece = (from: number, to: number): Float32Array =>
   sound.subarray(Math.round((from * rate) / 1000), Math.round((to * rate) / 1000));
-/** A repeatable source of chance, 0 to 1 (Park and Miller, from memory). */
-function chances(seed: number): () => number {
-  let state = seed;
-  return () => (state = (state * 48_271) % 2_147_483_647) / 2_147_483_647;
-}
 const noise = (ms: number, level: number, seed: number): Float32Array => {
   const chance = chances(seed);
   return Float32Array.from({ length: Math.round((ms * rate) / 1000) }, () => (chance() - 0.5) * level);

@@ -30,17 +30,9 @@ export function segmentsWithout(cuts: readonly Stretch[]): readonly Segment[] {
   return [...segments, { now, was, length: toTheEnd }];
 }
 
-/** Stretches were put into the recording. @param added in ms of the recording as it is */
-export function segmentsWith(added: readonly Stretch[]): readonly Segment[] {
-  const segments: Segment[] = [];
-  let [was, now] = [0, 0];
-  for (const { start, end } of inOrder(added)) {
-    if (start > now) segments.push({ now, was, length: start - now });
-    was += Math.max(0, start - now);
-    now = end;
-  }
-  return [...segments, { now, was, length: toTheEnd }];
-}
+/** Stretches were put into the recording: taken out again, they leave it as it was. @param added in ms of the recording as it is */
+export const segmentsWith = (added: readonly Stretch[]): readonly Segment[] =>
+  segmentsWithout(added).map(({ now, was, length }) => ({ now: was, was: now, length }));
 
 /**
  * A list of in and out times as it is pasted: two times a line, or several pairs with commas, semicolons or tabs between

@@ -108,7 +108,7 @@ watch(
 }
 .tie-row {
   display: grid;
-  grid-template-columns: 170px minmax(0, 1fr) 76px;
+  grid-template-columns: 166px minmax(0, 1fr) 84px;
   gap: 8px;
   width: 100%;
   text-align: start;
