@@ -10,20 +10,22 @@ import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRetime } from './retime.ts';
+import { useTies } from './ties.ts';
 
 /** The ties that were set: each a caption and the moment it belongs at. */
 const retime = useRetime();
+const ties = useTies();
 const track = useTrack();
 const place = usePlace();
 const times = useTimes();
 const rows = computed(() =>
-  retime.ties.map(({ id, at, to }, i) => ({
+  ties.ties.map(({ id, at, to }, i) => ({
     id,
     nth: track.captions.findIndex((c) => c.id === id) + 1,
     from: times.clock(at),
     to: times.clock(to),
     by: `${seconds(Math.abs(to - at))} ${to < at ? 'earlier' : 'later'}`,
-    off: retime.off[i] ?? 0,
+    off: ties.off[i] ?? 0,
   })),
 );
 /** The time that is being typed, taken when it is left or Enter is pressed. */
@@ -31,7 +33,7 @@ const typed = ref<{ readonly id: string; readonly text: string } | null>(null);
 const fault = ref<string | null>(null);
 function take(): void {
   if (!typed.value) return;
-  fault.value = retime.retie(typed.value.id, typed.value.text);
+  fault.value = ties.retie(typed.value.id, typed.value.text);
   if (fault.value === null) typed.value = null;
 }
 </script>
@@ -56,7 +58,7 @@ function take(): void {
         <span class="soft small">
           {{ row.by }}<template v-if="rows.length > 2">, {{ seconds(Math.abs(row.off)) }} from one line</template>
         </span>
-        <IconButton :name="`Untie caption ${row.nth}`" @click="retime.untie(row.id)">
+        <IconButton :name="`Untie caption ${row.nth}`" @click="ties.untie(row.id)">
           <X :size="13" aria-hidden="true" />
         </IconButton>
       </li>
@@ -65,29 +67,29 @@ function take(): void {
       <TextButton :disabled="!place.caption || !track.editable" @click="retime.tieHere()">
         Caption {{ place.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
       </TextButton>
-      <template v-if="retime.toHear.length > 0">
-        <TextButton @click="retime.skip()">Skip it</TextButton>
+      <template v-if="ties.toHear.length > 0">
+        <TextButton @click="ties.skip()">Skip it</TextButton>
         <span class="small" role="status">
-          Press at its first word; {{ retime.toHear.length === 1 ? 'the last one' : `${retime.toHear.length} to go` }}.
+          Press at its first word; {{ ties.toHear.length === 1 ? 'the last one' : `${ties.toHear.length} to go` }}.
         </span>
       </template>
       <TextButton
-        v-else-if="retime.halfway"
+        v-else-if="ties.halfway"
         tip="The ties disagree: what is between them tells where it begins"
-        @click="retime.hearHalfway()"
+        @click="ties.hearHalfway()"
       >
         Hear halfway
       </TextButton>
       <TextButton v-else tip="Five captions are played in turn: tie each at its first word" @click="retime.byEar()">
         By ear
       </TextButton>
-      <span v-if="retime.toHear.length === 0" class="soft small"
+      <span v-if="ties.toHear.length === 0" class="soft small"
         >One tie moves all by as much; two, far apart, put a drift right.</span
       >
     </div>
     <p v-if="fault" class="small bad" role="alert">{{ fault }}</p>
-    <p v-if="retime.mistake" class="small" role="status">
-      This is what {{ retime.mistake.from }} fps taken for {{ retime.mistake.to }} looks like.
+    <p v-if="ties.mistake" class="small" role="status">
+      This is what {{ ties.mistake.from }} fps taken for {{ ties.mistake.to }} looks like.
     </p>
   </div>
 </template>

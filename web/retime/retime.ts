@@ -1,9 +1,8 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { halfwayPlace, placesToTie } from '../../core/retime/by-ear.ts';
 import { followed, type Segment } from '../../core/retime/follow.ts';
-import { orderedTies, rateChange, rateMistake, residuals, shiftBy } from '../../core/retime/line.ts';
+import { rateChange, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readTime } from '../../core/time/read-time.ts';
@@ -24,19 +23,12 @@ import { useTrack } from '../stores/track.ts';
 import { useCuts } from './cuts.ts';
 import { useEdges } from './edges.ts';
 import { changesOf, counted, editOf, type Plan } from './plan.ts';
+import { useTies } from './ties.ts';
 
 /** So much is heard before the first caption that is moved, in ms. */
 const before = 1500;
-/** So many captions are tied by ear, each heard from so much before it, in ms. */
-const [five, lead] = [5, 2000];
 
 export type Tool = 'shift' | 'rate' | 'ties' | 'edges' | 'cut' | 'borrow' | 'sound' | 'same';
-/** A caption and where it belongs. */
-interface CaptionTie {
-  readonly id: string;
-  readonly at: number;
-  readonly to: number;
-}
 /** What was done to one track, to be done to another that shares its times. */
 interface Same {
   /** The track it was done to first. */
@@ -55,6 +47,7 @@ export const useRetime = defineStore('retime', () => {
   const borrow = useBorrow();
   const cuts = useCuts();
   const edges = useEdges();
+  const ties = useTies();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -62,7 +55,6 @@ export const useRetime = defineStore('retime', () => {
   const typed = ref('');
   /** Frame rates, as people say them: the one the times were counted by, and the one of the recording. */
   const rates = ref({ from: '25', to: '25' });
-  const ties = shallowRef<readonly CaptionTie[]>([]);
   // Ties, rates and what is heard are about all of a track, wherever the cursor goes meanwhile.
   watch(tool, (now) => {
     if (now !== 'shift' && scope.value === 'on') scope.value = 'all';
@@ -82,11 +74,6 @@ export const useRetime = defineStore('retime', () => {
     const read = readTime(text.replace(/^[-+]/, ''), 0, rate);
     if ('fault' in read) return { fault: 'Write seconds as in 0.4, or −1.2 for earlier; pictures as in 2f.' };
     return { by: text.startsWith('-') ? -read.ms : read.ms };
-  }
-  function tiePlan(): Plan {
-    if (ties.value.length === 0) return null;
-    const ordered = orderedTies(ties.value.map(({ at, to }) => [at, to]));
-    return 'fault' in ordered ? { fault: ordered.fault } : { pieces: ordered };
   }
   function ratePlan(): Plan {
     const [from, to] = [parseRate(rates.value.from), parseRate(rates.value.to)];
@@ -117,7 +104,7 @@ export const useRetime = defineStore('retime', () => {
     if (tool.value === 'edges') return edges.planFor(moved.value, job.job);
     if (tool.value === 'cut') return cutPlan();
     if (tool.value === 'same') return samePlan();
-    return tool.value === 'rate' ? ratePlan() : tiePlan();
+    return tool.value === 'rate' ? ratePlan() : ties.plan;
   });
   const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
   /** Whether there is anything to be done. */
@@ -133,89 +120,35 @@ export const useRetime = defineStore('retime', () => {
       ? plan.value.follows.captions
       : withMoved(track.captions, changes.value);
   });
-  /** How far each tie is from one line through all, in ms. */
-  const off = computed(() => residuals(ties.value.map(({ at, to }) => [at, to])));
-  /** The frame rates that the ties look like having been mistaken for one another. */
-  const mistake = computed(() => {
-    const found = plan.value && 'pieces' in plan.value && tool.value === 'ties' ? rateMistake(plan.value.pieces) : null;
-    return found && { from: rateText(found.from), to: rateText(found.to) };
-  });
-
   function open(which: Tool): void {
     tool.value = which;
     if (isOpen.value) return;
     scope.value = selection.places ? 'selected' : which === 'shift' ? 'on' : 'all';
     const rate = job.job ? rateText(job.job.rate) : '25';
-    [typed.value, side.value, ties.value, rates.value] = ['', 'after', [], { from: rate, to: rate }];
+    [typed.value, side.value, rates.value] = ['', 'after', { from: rate, to: rate }];
+    ties.clear();
     isOpen.value = true;
     void nextTick(() => document.querySelector<HTMLElement>('#shift-by, #cut-list')?.focus());
   }
   function close(): void {
-    if (toHear.value.length > 0) playback.pause();
-    toHear.value = [];
+    ties.clear();
     placing.clear();
     borrow.clear();
     cuts.clear();
     [isOpen.value, same.value] = [false, null];
     if (tool.value === 'same') tool.value = 'shift';
   }
-  /** Captions that are still to be listened to, the one that is now the first. */
-  const toHear = shallowRef<readonly string[]>([]);
-  function hearNext(): void {
-    const [id] = toHear.value;
-    const next = track.captions.find((c) => c.id === id);
-    if (!next) {
-      playback.pause();
-      return;
-    }
-    place.goTo(next.id, 'chosen');
-    playback.seek(Math.max(0, next.start - lead));
-    playback.play();
-    // The cursor stays with the caption whose first word is waited for.
-    place.follow = false;
-  }
   /** Five captions are played in turn, each to be tied at its first word. */
   function byEar(): void {
     open('ties');
-    toHear.value = placesToTie(track.captions, five).map((c) => c.id);
-    hearNext();
+    ties.hearFive();
   }
-  /** Where ties disagree, what is halfway between them tells more. */
-  const halfway = computed(() =>
-    halfwayPlace(
-      track.captions,
-      ties.value.map(({ at, to }) => [at, to]),
-    ),
-  );
-  function hearHalfway(): void {
-    toHear.value = halfway.value ? [halfway.value.id] : [];
-    hearNext();
-  }
-  /** This one is not tied; the next is played. */
-  function skip(): void {
-    toHear.value = toHear.value.slice(1);
-    hearNext();
-  }
-  /** The cursor caption belongs where the playhead is, less the reaction while that moves. */
+  /** The cursor caption belongs where the playhead is. */
   function tieHere(): void {
-    const here = place.caption;
-    if (!here || !track.editable) return;
-    // No moment before the beginning is one a caption could belong at.
-    const to = Math.max(0, Math.round(playback.time - playback.reaction()));
+    if (!place.caption || !track.editable) return;
     open('ties');
-    const { id, start: at } = here;
-    ties.value = [...ties.value.filter((t) => t.id !== id), { id, at, to }].sort((a, b) => a.at - b.at);
-    if (toHear.value[0] === id) skip();
+    ties.tieHere(place.caption);
   }
-  /** Where the caption of a tie belongs, as it is typed. @returns what is wrong with that, as a sentence */
-  function retie(id: string, text: string): string | null {
-    const tie = ties.value.find((t) => t.id === id);
-    const read = tie && job.job ? readTime(text, tie.to, job.job.rate) : null;
-    if (!read || 'fault' in read) return read?.fault ?? null;
-    ties.value = ties.value.map((t) => (t.id === id ? { ...t, to: read.ms } : t));
-    return null;
-  }
-  const untie = (id: string): void => void (ties.value = ties.value.filter((t) => t.id !== id));
 
   function apply(): void {
     const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
@@ -294,25 +227,16 @@ export const useRetime = defineStore('retime', () => {
     scope,
     typed,
     rates,
-    ties,
     side,
     moved,
     plan,
     changes,
     canApply,
     captions,
-    off,
-    mistake,
     open,
     close,
-    toHear,
     byEar,
-    halfway,
-    hearHalfway,
-    retie,
-    skip,
     tieHere,
-    untie,
     apply,
     applyAsTrack,
     hear,
