@@ -10,8 +10,6 @@ import { bitsApart, printsPerSecond, type Fingerprint } from './fingerprint.ts';
 const mostPlaces = 40;
 /** Distances are looked for in windows of so many prints, the best of each with so many prints alike. */
 const [windowPrints, perWindow, leastAlike] = [300, 4, 4];
-/** No more distances than this are tried. */
-const mostDistances = 400;
 /** A way is judged in steps of so many prints. */
 const block = 10;
 /** Bits of 32 that may differ before two prints are rather unlike than alike. */
@@ -23,7 +21,12 @@ const leastLength = 400;
 const step = 1000 / printsPerSecond;
 
 /** How far apart the two may be, in prints of the old less those of the new. */
-function distances(was: Fingerprint, now: Fingerprint): readonly number[] {
+interface Distances {
+  readonly all: readonly number[];
+  /** For each window of the new recording the places of those that are likely there. */
+  readonly inWindow: readonly (readonly number[])[];
+}
+function distancesOf(was: Fingerprint, now: Fingerprint): Distances {
   const places = new Map<number, number[]>();
   was.prints.forEach((print, i) => {
     if (was.quiet[i] === 1) return;
@@ -32,6 +35,7 @@ function distances(was: Fingerprint, now: Fingerprint): readonly number[] {
     else if (at.length <= mostPlaces) at.push(i);
   });
   const all = new Map<number, number>();
+  const inWindow: number[][] = [];
   for (let from = 0; from < now.prints.length; from += windowPrints) {
     const votes = new Map<number, number>();
     for (let i = from; i < Math.min(now.prints.length, from + windowPrints); i++) {
@@ -40,12 +44,15 @@ function distances(was: Fingerprint, now: Fingerprint): readonly number[] {
       for (const place of at) votes.set(place - i, (votes.get(place - i) ?? 0) + 1);
     }
     const best = [...votes].filter(([, many]) => many >= leastAlike).sort((a, b) => b[1] - a[1]);
-    for (const [distance, many] of best.slice(0, perWindow)) all.set(distance, (all.get(distance) ?? 0) + many);
+    inWindow.push(
+      best.slice(0, perWindow).map(([distance]) => {
+        const known = all.get(distance) ?? all.size;
+        all.set(distance, known);
+        return known;
+      }),
+    );
   }
-  return [...all]
-    .sort((a, b) => b[1] - a[1])
-    .slice(0, mostDistances)
-    .map(([distance]) => distance);
+  return { all: [...all.keys()], inWindow };
 }
 
 /** How much speaks for one print being another, in bits: below 0 where they are rather unlike. */
@@ -65,27 +72,33 @@ interface Run {
 }
 
 /** The way through the distances that most speaks for, a step of prints at a time. */
-function way(was: Fingerprint, now: Fingerprint, all: readonly number[]): readonly Run[] {
+function way(was: Fingerprint, now: Fingerprint, { all, inWindow }: Distances): readonly Run[] {
+  // The first state is that the old recording has nothing of it.
   const states = [null, ...all];
   const blocks = Math.ceil(now.prints.length / block);
-  let best = new Float64Array(states.length);
-  /** For each step and state, the state before it. */
-  const before = new Uint16Array(blocks * states.length);
+  const best = new Float64Array(states.length);
+  /** For each step the state before it, of those that were looked at; the others stay what they are. */
+  const before: ReadonlyMap<number, number>[] = [];
   for (let b = 0; b < blocks; b++) {
     let top = 0;
-    best.forEach((value, s) => {
-      if (value > (best[top] ?? 0)) top = s;
-    });
-    const next = new Float64Array(states.length);
+    for (let s = 1; s < best.length; s++) if ((best[s] ?? 0) > (best[top] ?? 0)) top = s;
+    const go = (best[top] ?? 0) - (b === 0 ? 0 : change);
+    const window = Math.floor((b * block) / windowPrints);
+    const near = [window - 1, window, window + 1].flatMap((w) => inWindow[w] ?? []);
+    // Those that are likely here, and those that have not fallen behind: any other would be gone to anew.
+    const looked = new Set([0, ...near.map((s) => s + 1)]);
+    for (let s = 1; s < best.length; s++) if ((best[s] ?? 0) >= go) looked.add(s);
+    const from = new Map<number, number>();
     const end = Math.min(now.prints.length, (b + 1) * block);
-    states.forEach((distance, s) => {
+    for (const s of looked) {
+      const distance = states[s] ?? null;
       let own = 0;
       if (distance !== null) for (let i = b * block; i < end; i++) own += alike(was, now, i, distance);
-      const [stay, go] = [best[s] ?? 0, (best[top] ?? 0) - (b === 0 ? 0 : change)];
-      before[b * states.length + s] = stay >= go ? s : top;
-      next[s] = own + Math.max(stay, go);
-    });
-    best = next;
+      const stay = best[s] ?? 0;
+      from.set(s, stay >= go ? s : top);
+      best[s] = own + Math.max(stay, go);
+    }
+    before.push(from);
   }
   let s = best.indexOf(Math.max(...best));
   const runs: Run[] = [];
@@ -95,7 +108,7 @@ function way(was: Fingerprint, now: Fingerprint, all: readonly number[]): readon
     const to = Math.min(now.prints.length, (b + 1) * block);
     if (last?.distance === distance) runs[runs.length - 1] = { ...last, from: b * block };
     else runs.push({ from: b * block, to, distance });
-    s = before[b * states.length + s] ?? 0;
+    s = before[b]?.get(s) ?? s;
   }
   return runs.reverse();
 }
@@ -133,9 +146,8 @@ function isNothing(was: Fingerprint, now: Fingerprint, from: number, to: number,
  * @param now of the new one
  */
 export function segmentsOf(was: Fingerprint, now: Fingerprint): readonly Segment[] {
-  const all = distances(was, now);
   const found: Segment[] = [];
-  for (const { from, to, distance } of exactly(was, now, way(was, now, all))) {
+  for (const { from, to, distance } of exactly(was, now, way(was, now, distancesOf(was, now)))) {
     if (distance === null || (to - from) * step < leastLength) continue;
     const last = found.at(-1);
     const segment = { now: from * step, was: (from + distance) * step, length: (to - from) * step };
