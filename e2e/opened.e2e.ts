@@ -137,6 +137,7 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     await type(app.driver, '0.4');
     await sound();
     await app.driver.executeScript('document.querySelector("video").currentTime = 2');
+    await says(app.driver, '00:02.00');
     await command('draw a stretch up to the playhead');
     await see(app.driver, '[aria-label="The drawn stretch"]');
     expect(await violations(app.driver)).toEqual([]);
