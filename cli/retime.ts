@@ -54,7 +54,7 @@ function followedAs(captions: readonly Caption[], segments: readonly Segment[], 
 function fingerprintOf(terminal: Terminal, path: string): { readonly prints: Fingerprint; readonly length: number } {
   return withSound(terminal, path, ({ form, length, eachPiece }) => {
     const prints = fingerprinter();
-    eachPiece((samples) => prints.push(samples, form.rate));
+    eachPiece((samples, at) => prints.push(samples, at, form.rate));
     return { prints: prints.finish(), length };
   });
 }

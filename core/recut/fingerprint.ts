@@ -4,8 +4,8 @@
  * and is the same for speech, water and music. After Haitsma and Kalker, *A Highly Robust Audio Fingerprinting System*
  * (2002; from memory), with shorter frames, so that cuts are found to a few hundredths of a second.
  */
-import { resampler, type Resampler } from '../speech/resample.ts';
 import { bins, frameSize, spectra } from '../speech/spectrum.ts';
+import { steadySound, type SteadySound } from '../speech/steady-sound.ts';
 
 /** Prints in a second. */
 export const printsPerSecond = 100;
@@ -24,9 +24,7 @@ export interface Fingerprint {
   /** Which of them are of silence: 1 where they are. */
   readonly quiet: Uint8Array;
 }
-export interface Fingerprinter {
-  /** The next samples, of one channel. @param from samples in a second */
-  readonly push: (samples: Float32Array, from: number) => void;
+export interface Fingerprinter extends Pick<SteadySound, 'push' | 'heard'> {
   readonly finish: () => Fingerprint;
 }
 
@@ -38,7 +36,6 @@ const edges = Array.from({ length: bands + 1 }, (_, i) =>
 export function fingerprinter(): Fingerprinter {
   const prints: number[] = [];
   const quiet: number[] = [];
-  let down: { readonly from: number; readonly by: Resampler | null } | null = null;
   /** What no frame has begun in yet, and the frames before, for two at a time. */
   let held = new Float32Array();
   const magnitudes = new Float32Array(bins * 2);
@@ -80,16 +77,12 @@ export function fingerprinter(): Fingerprinter {
     }
     held = all.slice(at);
   }
+  const sound = steadySound(rate, take);
   return {
-    push(samples, from) {
-      if (down?.from !== from) {
-        if (down?.by) take(down.by.finish());
-        down = { from, by: from === rate ? null : resampler(from, rate) };
-      }
-      take(down.by ? down.by.push(samples) : samples);
-    },
+    push: sound.push,
+    heard: sound.heard,
     finish() {
-      if (down?.by) take(down.by.finish());
+      sound.finish();
       // What is left is shorter than two frames.
       take(new Float32Array(hop + frameSize));
       return { prints: Uint32Array.from(prints), quiet: Uint8Array.from(quiet) };

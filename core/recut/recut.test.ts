@@ -32,7 +32,7 @@ function joined(...pieces: readonly Float32Array[]): Float32Array {
 function printed(samples: Float32Array): Fingerprint {
   const prints = fingerprinter();
   // As it comes from a decoder, in pieces of no whole number of prints.
-  for (let at = 0; at < samples.length; at += 1237) prints.push(samples.subarray(at, at + 1237), rate);
+  for (let at = 0; at < samples.length; at += 1237) prints.push(samples.subarray(at, at + 1237), at / rate, rate);
   return prints.finish();
 }
 const old = printed(sound);

@@ -1,15 +1,10 @@
 /** Hears a recording through, piece by piece, and says where speech and sound are in it. */
 import { frameMs, pieceMs, regionsOf, type Regions } from './regions.ts';
-import { resampler, type Resampler } from './resample.ts';
+import { steadySound, type SteadySound } from './steady-sound.ts';
 import { pieceSize, voiceNet, voiceRate, type VoiceWeights } from './voice-net.ts';
 
 /** Samples of a frame whose loudness is told. */
 const frameSize = (frameMs / 1000) * voiceRate;
-/** Times that are written into a recording are off by as much; more, and something is missing or said twice. In seconds. */
-const tolerance = 0.005;
-/** Silence is heard through in steps of so many seconds. */
-const silenceStep = 10;
-
 /** As much of a recording as has been heard, to be gone on with another time. */
 export interface HeardSoFar {
   /** How likely each piece of 32 ms holds a voice. */
@@ -27,12 +22,8 @@ const sureOf = ({ voice, loud }: HeardSoFar): number =>
 export const goesOnFrom = (before: HeardSoFar): number => Math.max(0, sureOf(before) - again) / 1000;
 
 export interface SoundReader {
-  /**
-   * Takes the next samples of all channels as one, -1 to 1, in order of time. Where something is missing it counts as
-   * silence; what was there before is passed over.
-   * @param start of the first, in seconds @param rate samples in a second
-   */
-  readonly push: (samples: Float32Array, start: number, rate: number) => void;
+  /** Where something is missing it counts as silence; what was there before is passed over. */
+  readonly push: SteadySound['push'];
   /** What has been heard by now. */
   readonly soFar: () => HeardSoFar;
   readonly finish: () => Regions;
@@ -77,10 +68,6 @@ export function soundReader(weights: VoiceWeights, before: HeardSoFar = nothing)
   let inPiece = 0;
   let inFrame = 0;
   let energy = 0;
-  let rateNow = 0;
-  let down: Resampler | null = null;
-  /** Seconds heard so far. */
-  let heard = from;
 
   function take(samples: Float32Array): void {
     for (const sample of samples) {
@@ -96,25 +83,12 @@ export function soundReader(weights: VoiceWeights, before: HeardSoFar = nothing)
       }
     }
   }
-  function hear(samples: Float32Array): void {
-    heard += samples.length / rateNow;
-    take(down ? down.push(samples) : samples);
-  }
+  const sound = steadySound(voiceRate, take, from);
   return {
-    push(samples, start, rate) {
-      if (rate !== rateNow) {
-        if (down) take(down.finish());
-        rateNow = rate;
-        down = rate === voiceRate ? null : resampler(rate, voiceRate);
-      }
-      for (let missing = start - heard; missing > tolerance; missing = start - heard)
-        hear(new Float32Array(Math.max(1, Math.round(Math.min(missing, silenceStep) * rate))));
-      const twice = heard - start;
-      hear(twice > tolerance ? samples.subarray(Math.round(twice * rate)) : samples);
-    },
+    push: sound.push,
     soFar: () => ({ voice: voice.all().slice(), loud: loud.all().slice() }),
     finish() {
-      if (down) take(down.finish());
+      sound.finish();
       return regionsOf(voice.all(), loud.all());
     },
   };

@@ -5,10 +5,10 @@ import type { Caption } from '../../core/track/caption.ts';
 import RowButton from '../controls/RowButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
+import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
-import { useBorrow, type TieState } from './borrow.ts';
-import { useTieSound } from './tie-sound.ts';
+import { tieLead, useBorrow, type TieState } from './borrow.ts';
 
 /** The ties under the picture: from where to where, who says so, and how far each is from the others. */
 const props = defineProps<{
@@ -18,7 +18,7 @@ const props = defineProps<{
 const borrow = useBorrow();
 const place = usePlace();
 const times = useTimes();
-const sound = useTieSound();
+const hearFrom = useHearJudged();
 const list = useTemplateRef<HTMLElement>('list');
 const { places, room, measure, goTo } = useVirtualRows(list, () => borrow.rows.length, 34);
 const signs: Readonly<Record<TieState, string>> = {
@@ -33,7 +33,7 @@ const inSight = computed(() =>
 );
 const current = computed(() => borrow.rows.find((r) => r.moved === place.caption?.id) ?? null);
 const weak = computed(() => borrow.rows.filter((r) => r.state === 'weak').length);
-/** What a person would have to mend afterwards. */
+/** What a person would have to put right afterwards. */
 const overlaps = computed(
   () =>
     props.captions.filter((c, i) => i > 0 && c.start < (props.captions[i - 1]?.end ?? 0) && c.timing === 'set').length,
@@ -82,7 +82,7 @@ watch(
       </p>
     </div>
     <div class="row wrap">
-      <TextButton :disabled="!current" @click="current && sound.hear(current)">Hear it</TextButton>
+      <TextButton :disabled="!current" @click="current && hearFrom(current.to, tieLead)">Hear it</TextButton>
       <TextButton v-if="current?.state === 'weak'" @click="borrow.take(current)">Use it</TextButton>
       <TextButton
         v-else

@@ -27,6 +27,9 @@ export interface TieRow extends BorrowedTie {
   readonly off: number;
 }
 
+/** So much is heard before where a tie leads, in ms: for people who cannot read the other language. */
+export const tieLead = 1000;
+
 export const useBorrow = defineStore('borrow', () => {
   const track = useTrack();
   const findings = useFindings();
@@ -89,9 +92,9 @@ export const useBorrow = defineStore('borrow', () => {
     );
     return together([...hand.value, ...sure]);
   });
+  const line = computed(() => piecesOf(used.value));
   const rows = computed((): readonly TieRow[] => {
-    const off = new Map(offFromOthers(piecesOf(used.value)).map((ms, i) => [used.value[i]?.moved, ms]));
-    const line = piecesOf(used.value);
+    const off = new Map(offFromOthers(line.value).map((ms, i) => [used.value[i]?.moved, ms]));
     const taken = new Set(hand.value.map((t) => t.moved));
     const stateOf = (tie: BorrowedTie): TieState => {
       if (tie.byHand) return 'by hand';
@@ -104,12 +107,12 @@ export const useBorrow = defineStore('borrow', () => {
       .map((tie) => ({
         ...tie,
         state: stateOf(tie),
-        off: off.get(tie.moved) ?? (line.length > 0 ? tie.to - along(line, tie.at) : 0),
+        off: off.get(tie.moved) ?? (used.value.length > 0 ? tie.to - along(line.value, tie.at) : 0),
       }));
   });
   const plan = computed((): { readonly pieces: readonly Piece[] } | { readonly fault: string } | null => {
     if (used.value.length === 0) return null;
-    const ordered = orderedTies(piecesOf(used.value));
+    const ordered = orderedTies(line.value);
     return 'fault' in ordered ? { fault: ordered.fault } : { pieces: ordered };
   });
   const pieces = computed((): readonly Piece[] => (plan.value && 'pieces' in plan.value ? plan.value.pieces : []));

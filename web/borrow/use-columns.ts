@@ -1,17 +1,16 @@
 /**
  * The two columns of borrowing: each scrolls by itself until there is a tie; from then on the captions that move stand
- * where they will be, and both go together. A caption in each, chosen or gone to by key, is a tie.
+ * where they will be, and both go together. A caption in each, chosen or reached by key, is a tie.
  */
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
-import { along } from '../../core/track/pieces.ts';
-import { withMoved } from '../captions/retiming.ts';
+import { timesAlong, withMoved } from '../captions/retiming.ts';
+import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
-import { useBorrow, type TieRow } from './borrow.ts';
+import { tieLead, useBorrow, type TieRow } from './borrow.ts';
 import { margin, toPx, type Sight } from './scale.ts';
-import { useTieSound } from './tie-sound.ts';
 
 export type Side = 'moved' | 'giving';
 /** What is asked of a column. */
@@ -25,18 +24,14 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
   const track = useTrack();
   const place = usePlace();
   const times = useTimes();
-  const sound = useTieSound();
+  const hearFrom = useHearJudged();
 
   const isTied = computed(() => borrow.pieces.length > 0);
   const giving = computed(() => borrow.giving?.captions ?? []);
   const moved = computed((): readonly Caption[] => {
     const { pieces } = borrow;
     if (pieces.length === 0) return track.captions;
-    if (borrow.way === 'one for one') return withMoved(track.captions, borrow.times);
-    return track.captions.map((c) => {
-      const start = along(pieces, c.start);
-      return { ...c, start, end: Math.max(start + 1, along(pieces, c.end)) };
-    });
+    return withMoved(track.captions, borrow.way === 'ties' ? timesAlong(track.captions, pieces) : borrow.times);
   });
   const ghosts = computed(() => (isTied.value ? track.captions : []));
   const ends = (captions: readonly Caption[]): number => captions.reduce((last, c) => Math.max(last, c.end), 0);
@@ -120,7 +115,7 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
       },
       ' '() {
         const caption = listOf(side)[at(side)];
-        if (caption) sound.hear({ to: caption.start });
+        if (caption) hearFrom(caption.start, tieLead);
       },
     };
     const key = event.ctrlKey || event.altKey || event.metaKey ? undefined : keys[event.key];

@@ -28,3 +28,6 @@ export function fullName(tag: string): string {
     return tag;
   }
 }
+
+/** Languages to be chosen from. @param tags BCP 47 */
+export const languageChoices = (tags: readonly string[]) => tags.map((tag) => ({ value: tag, title: fullName(tag) }));

@@ -24,7 +24,7 @@ import { useImport } from '../import/use-import.ts';
 import { uploadPoster, uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../controls/PageHeader.vue';
 import { bytesInWords } from '../describe/jobs.ts';
-import { fullName, languages } from '../describe/languages.ts';
+import { languageChoices, languages } from '../describe/languages.ts';
 import { useStyles } from '../stores/styles.ts';
 import { newId } from '../sync/ids.ts';
 import { trackFrom } from '../import/add-track.ts';
@@ -56,7 +56,7 @@ const trouble = ref<string | null>(null);
 const making = ref(false);
 let upload: Upload | null = null;
 const known = shallowRef(languages);
-const spoken = computed(() => known.value.map((tag) => ({ value: tag, title: fullName(tag) })));
+const spoken = computed(() => languageChoices(known.value));
 const cards = computed(() =>
   styles.all.map((s) => ({
     value: s.id,

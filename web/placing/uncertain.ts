@@ -1,7 +1,7 @@
 /** Going through what listening is not sure of: each is heard, and taken or left. */
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { usePlayback } from '../playback/playback.ts';
+import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';
 import type { PlacedRow } from './listen.ts';
 import { usePlacing } from './placing.ts';
@@ -12,17 +12,14 @@ const lead = 1500;
 export const useUncertain = defineStore('placing-uncertain', () => {
   const placing = usePlacing();
   const place = usePlace();
-  const playback = usePlayback();
+  const hearFrom = useHearJudged();
   const rows = computed(() => placing.rows.filter((r) => r.how !== 'certain'));
   const many = computed(() => rows.value.length);
 
   /** Plays a caption from a moment before its new place. */
   function hear({ before, after }: PlacedRow): void {
     place.goTo(before.id, 'chosen');
-    playback.seek(Math.max(0, after.start - lead));
-    playback.play();
-    // The cursor stays with the caption that is judged.
-    place.follow = false;
+    hearFrom(after.start, lead);
   }
   /** The next that is not certain after the cursor, round from the last to the first. */
   function next(): void {

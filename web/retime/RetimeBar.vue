@@ -64,9 +64,8 @@ const tools = [
 const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
-  const gone = retime.plan && 'follows' in retime.plan ? retime.plan.follows.gone.length : 0;
-  if (gone > 0)
-    return `${String(retime.changes.length)} captions move, ${String(gone)} go with what was cut. Seen before it is kept.`;
+  if (retime.gone > 0)
+    return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut. Seen before it is kept.`;
   const [first, last] = [retime.changes[0], retime.changes.at(-1)];
   if (!first || !last) return 'Nothing is moved yet.';
   const many = retime.changes.length === 1 ? 'One caption' : `${String(retime.changes.length)} captions`;

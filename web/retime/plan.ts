@@ -4,8 +4,8 @@ import { followEdit, type Followed, type Segment } from '../../core/retime/follo
 import type { Timed } from '../../core/timing/move.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
-import { along, type Piece } from '../../core/track/pieces.ts';
-import { retimingAlong } from '../captions/retiming.ts';
+import type { Piece } from '../../core/track/pieces.ts';
+import { retimingAlong, timesAlong } from '../captions/retiming.ts';
 
 /** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
 export type Plan =
@@ -34,10 +34,7 @@ export function changesOf(plan: Plan, moved: readonly Caption[], all: readonly C
   if ('times' in plan) return plan.times;
   if ('taken' in plan) return plan.taken;
   if ('follows' in plan) return movedBetween(all, plan.follows.captions);
-  return moved.map(({ id, start, end }) => {
-    const first = along(plan.pieces, start);
-    return { id, start: first, end: Math.max(first + 1, along(plan.pieces, end)) };
-  });
+  return timesAlong(moved, plan.pieces);
 }
 
 /** The same as one step; null where nothing is to be done. */

@@ -107,12 +107,10 @@ export const useRetime = defineStore('retime', () => {
     return tool.value === 'rate' ? ratePlan() : ties.plan;
   });
   const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
+  /** How many go with what was cut from the recording. */
+  const gone = computed(() => (plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0));
   /** Whether there is anything to be done. */
-  const canApply = computed(
-    () =>
-      changes.value.length > 0 ||
-      (plan.value !== null && 'follows' in plan.value && plan.value.follows.gone.length > 0),
-  );
+  const canApply = computed(() => changes.value.length + gone.value > 0);
   /** The captions as they are to be seen everywhere: as they would be while that is tried. */
   const captions = computed(() => {
     if (side.value === 'before') return track.captions;
@@ -152,13 +150,12 @@ export const useRetime = defineStore('retime', () => {
 
   function apply(): void {
     const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
-    const many = changes.value.length;
-    const gone = plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0;
+    const [many, lost] = [changes.value.length, gone.value];
     if (!edit || !plan.value) return;
     const others = offersOfSame(plan.value);
     close();
     track.change(edit);
-    const went = gone > 0 ? `, ${String(gone)} gone with what was cut` : '';
+    const went = lost > 0 ? `, ${String(lost)} gone with what was cut` : '';
     messages.offer(`${counted(many)} moved${went}; one step to undo.`, others);
   }
   /** The copy that is on its way, so that one asked for again after a lost answer is made once. */
@@ -231,6 +228,7 @@ export const useRetime = defineStore('retime', () => {
     moved,
     plan,
     changes,
+    gone,
     canApply,
     captions,
     open,

@@ -7,6 +7,7 @@ import { rateText } from '../../core/time/frames.ts';
 import { readTime } from '../../core/time/read-time.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Piece } from '../../core/track/pieces.ts';
+import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
@@ -28,6 +29,7 @@ export const useTies = defineStore('retime-ties', () => {
   const track = useTrack();
   const place = usePlace();
   const playback = usePlayback();
+  const hearFrom = useHearJudged();
 
   /** In order. */
   const ties = shallowRef<readonly CaptionTie[]>([]);
@@ -55,10 +57,7 @@ export const useTies = defineStore('retime-ties', () => {
       return;
     }
     place.goTo(next.id, 'chosen');
-    playback.seek(Math.max(0, next.start - lead));
-    playback.play();
-    // The cursor stays with the caption whose first word is waited for.
-    place.follow = false;
+    hearFrom(next.start, lead);
   }
   /** Five captions are played in turn, each to be tied at its first word. */
   function hearFive(): void {

@@ -20,11 +20,6 @@ export interface CompareRequest {
   readonly was: Fingerprint;
   readonly now: Fingerprint;
 }
-/** Sound that begins later than what came before ends is silence between, from so many seconds on. */
-const gap = 0.005;
-/** Silence is given in pieces of so many seconds. */
-const silenceStep = 10;
-
 /** @param tell told the share that is read @throws {SoundTrouble} */
 export async function readPrints(
   { printsOf: from, track: nth }: PrintsRequest,
@@ -40,23 +35,15 @@ export async function readPrints(
     if (!track) throw new SoundTrouble('This recording has no sound to compare.');
     const length = await track.computeDuration();
     const prints = fingerprinter();
-    let [heard, told] = [0, 0];
+    let told = 0;
     for await (const sample of new AudioSampleSink(track).samples()) {
       const { timestamp, sampleRate } = sample;
-      for (let missing = timestamp - heard; missing > gap; missing = timestamp - heard) {
-        const silence = new Float32Array(Math.max(1, Math.round(Math.min(missing, silenceStep) * sampleRate)));
-        prints.push(silence, sampleRate);
-        heard += silence.length / sampleRate;
-      }
       const mix = mixed(sample);
       sample.close();
-      // What comes twice, or before the beginning, is left out.
-      const late = Math.max(0, Math.round((heard - timestamp) * sampleRate));
-      prints.push(late > gap * sampleRate ? mix.subarray(late) : mix, sampleRate);
-      heard = Math.max(heard, timestamp + mix.length / sampleRate);
+      prints.push(mix, timestamp, sampleRate);
       if (length > 0 && timestamp / length - told >= 0.01) tell((told = timestamp / length));
     }
-    return { prints: prints.finish(), length: Math.round(heard * 1000) };
+    return { prints: prints.finish(), length: Math.round(prints.heard() * 1000) };
   } finally {
     input.dispose();
   }

@@ -5,9 +5,10 @@ import type { TrackSummary } from '../../core/job/job.ts';
 import type { TrackKind } from '../../core/track/caption.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 import FormField from '../controls/FormField.vue';
-import SelectField, { type Choice } from '../controls/SelectField.vue';
+import SelectField from '../controls/SelectField.vue';
 import TextButton from '../controls/TextButton.vue';
-import { fullName, languages } from '../describe/languages.ts';
+import { languageChoices, languages } from '../describe/languages.ts';
+import { kindChoices } from '../describe/tracks.ts';
 
 /** The language and the kind of a track. */
 const props = defineProps<{ track: TrackSummary | null }>();
@@ -28,16 +29,10 @@ watch(
   { immediate: true },
 );
 const spoken = computed(() =>
-  [...new Set([...languages, ...(props.track ? [props.track.language] : [])])].map((tag) => ({
-    value: tag,
-    title: fullName(tag),
-  })),
+  languageChoices([...new Set([...languages, ...(props.track ? [props.track.language] : [])])]),
 );
-const kinds: readonly Choice<TrackKind>[] = [
-  { value: 'captions', title: 'captions' },
-  { value: 'subtitles', title: 'subtitles' },
-  { value: 'transcript', title: 'transcript' },
-];
+/** Nothing becomes a machine draft. */
+const kinds = kindChoices.filter((k) => k.value !== 'machine');
 function save(): void {
   const { track } = props;
   if (!track) return;

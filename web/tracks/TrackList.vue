@@ -4,6 +4,7 @@ import { nextTick, ref } from 'vue';
 import { trackNameFault } from '../../core/contract/title.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
 import { languageName } from '../describe/jobs.ts';
+import { kindNames } from '../describe/tracks.ts';
 import DataTable from '../controls/DataTable.vue';
 import MenuButton from '../controls/MenuButton.vue';
 import TextButton from '../controls/TextButton.vue';
@@ -63,12 +64,6 @@ function take(t: TrackSummary, key: string): void {
   else if (key === 'remove') emit('remove', t);
   else rename(t);
 }
-const kinds = {
-  machine: 'machine draft',
-  captions: 'captions',
-  subtitles: 'subtitles',
-  transcript: 'transcript',
-} as const;
 </script>
 
 <template>
@@ -87,7 +82,7 @@ const kinds = {
       </form>
       <small v-else class="block small soft">{{ t.name }}</small></template
     >
-    <template #kind="{ row: t }">{{ kinds[t.kind] }}</template>
+    <template #kind="{ row: t }">{{ kindNames[t.kind] }}</template>
     <template #captions="{ row: t }">{{ t.captions }}</template>
     <template #proofed="{ row: t }">{{ t.kind === 'machine' ? '–' : t.proofed }}</template>
     <template #edit="{ row: t }">{{ t.id === open ? edit : t.edit }}</template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { languageFor } from '../import/language.ts';
 import FileButton from '../controls/FileButton.vue';
-import SelectField, { type Choice } from '../controls/SelectField.vue';
+import SelectField from '../controls/SelectField.vue';
 import FormField from '../controls/FormField.vue';
 import TextField from '../controls/TextField.vue';
 import { useFaults } from '../controls/use-faults.ts';
@@ -14,7 +14,8 @@ import type { TrackKind } from '../../core/track/caption.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';
-import { fullName, languages } from '../describe/languages.ts';
+import { languageChoices, languages } from '../describe/languages.ts';
+import { kindChoices } from '../describe/tracks.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
 import { ask } from '../api/client.ts';
 import { useMessages } from '../stores/messages.ts';
@@ -41,15 +42,9 @@ const kind = ref<TrackKind>('captions');
 const language = ref('');
 const name = ref('');
 const faults = useFaults(() => ({ name: trackNameFault(name.value) }), '.track-form');
-const kinds: readonly Choice<TrackKind>[] = [
-  { value: 'captions', title: 'captions' },
-  { value: 'subtitles', title: 'subtitles' },
-  { value: 'transcript', title: 'transcript' },
-  { value: 'machine', title: 'machine draft' },
-];
 const { understood } = arrival;
 const known = shallowRef(languages);
-const spoken = computed(() => known.value.map((tag) => ({ value: tag, title: fullName(tag) })));
+const spoken = computed(() => languageChoices(known.value));
 
 async function take(file: File | null | undefined): Promise<void> {
   if (!file) return;
@@ -118,7 +113,7 @@ const rename = (id: string, name: string): Promise<boolean> => change(id, { name
 const about = shallowRef<TrackSummary | null>(null);
 async function saveAbout(id: string, body: TrackChange): Promise<void> {
   about.value = null;
-  // What the stages show of the open track is read anew.
+  // What the stages show of the open track is read again.
   if ((await change(id, body, 'The track stays as it was')) && track.track?.id === id) await track.open(id);
 }
 async function restore({ id, name }: Pick<TrackSummary, 'id' | 'name'>): Promise<void> {
@@ -174,7 +169,7 @@ async function open(id: string): Promise<void> {
             <TextField v-bind="field" v-model="name" dir="auto" />
           </FormField>
           <FormField v-slot="{ field }" label="Kind">
-            <SelectField :id="field.id" v-model="kind" label="Kind" :options="kinds" large :width="200" />
+            <SelectField :id="field.id" v-model="kind" label="Kind" :options="kindChoices" large :width="200" />
           </FormField>
           <FormField v-slot="{ field }" label="Language">
             <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="280" />
