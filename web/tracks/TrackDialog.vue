@@ -45,10 +45,10 @@ function save(): void {
   <DialogSheet v-model:open="open" :title="`About “${track?.name ?? ''}”`" :width="440" :footer="null">
     <form class="stack start" @submit.prevent="save">
       <FormField v-slot="{ field }" label="Language">
-        <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="300" />
+        <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="240" />
       </FormField>
       <FormField v-if="track?.kind !== 'machine'" v-slot="{ field }" label="Kind">
-        <SelectField :id="field.id" v-model="kind" label="Kind" :options="kinds" large :width="200" />
+        <SelectField :id="field.id" v-model="kind" label="Kind" :options="kinds" large :width="240" />
       </FormField>
       <TextButton main submit>Save</TextButton>
     </form>
