@@ -1,7 +1,20 @@
 /** Every screen in both themes: nothing for axe to find, nothing against the content policy, all of it by keyboard. */
 import { caption } from '../core/track/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
-import { By, caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  complaints,
+  control,
+  eventually,
+  Key,
+  lines,
+  press,
+  says,
+  see,
+  type,
+  runCommand,
+} from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 import { violations } from './support/axe.ts';
 
@@ -129,9 +142,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'land');
     await says(app.driver, 'why is the land');
-    await control(app.driver, 'k');
-    await see(app.driver, '.finder-input');
-    await type(app.driver, 'all keys', Key.ENTER);
+    await runCommand(app.driver, 'all keys');
     await see(app.driver, '.keys li');
     await eventually(app.driver, 'the sheet to stand still', async () =>
       app.driver.executeScript<boolean>('return document.getAnimations().every((a) => a.playState === "finished")'),
@@ -162,6 +173,20 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   await says(app.driver, 'what each destination has');
   await see(app.driver, '.cell');
   expect(await app.driver.findElements(By.css('.cell'))).toHaveLength(1);
+});
+
+it('takes what is typed at once after the key of the finder, and the caption gets none of it', async () => {
+  const { driver } = app;
+  await driver.get(app.services.address + (await stageOf('words')));
+  await see(driver, '.cm-line');
+  await caretAt(driver, 'welcome to', 'after');
+  const before = await lines(driver);
+  await driver.actions().keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).sendKeys('handovx').perform();
+  await driver.actions().sendKeys(Key.BACK_SPACE, Key.ENTER).perform();
+  await see(driver, '.cell');
+  await driver.navigate().back();
+  await see(driver, '.cm-line');
+  expect(await lines(driver)).toEqual(before);
 });
 
 it('asks before a job is deleted, and gives the keyboard back', async () => {

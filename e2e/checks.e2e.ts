@@ -1,6 +1,18 @@
 /** Checks: findings under one style and another, repaired one by one, by kind, all at once, let be and taken back. */
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, holding, Key, lines, press, says, see } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  eventually,
+  holding,
+  Key,
+  lines,
+  press,
+  says,
+  see,
+  runCommand,
+} from './support/browser.ts';
 
 const app = withApplication();
 const count = async (): Promise<number> => {
@@ -146,8 +158,7 @@ it('shows how captions are spread, and the captions of a bar', async () => {
 
 it('lays the whole track out anew with before and after, as one step', async () => {
   const before = await count();
-  await control(app.driver, 'k');
-  await (await see(app.driver, '.finder-input')).sendKeys('Reflow', Key.ENTER);
+  await runCommand(app.driver, 'Reflow');
   await says(
     app.driver,
     new RegExp(`\\d+ captions become \\d+\\. Findings in the track: ${String(before)} before, 0 after`),

@@ -7,7 +7,7 @@ import { wavForm } from '../core/speech/wav.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { control, eventually, Key, press, says, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -32,9 +32,7 @@ async function cutting(): Promise<{ track: string }> {
   const { job, track } = await jobWith(ask, 'Cuts', captions, { recording: fog });
   await app.driver.get(`${app.services.address}/jobs/${job}/tape`);
   await see(app.driver, '[data-test=tape]');
-  await control(app.driver, 'k');
-  await see(app.driver, '.finder-input');
-  await type(app.driver, 'cut again', Key.ENTER);
+  await runCommand(app.driver, 'cut again');
   await eventually(app.driver, 'the keyboard in the list', () =>
     app.driver.executeScript<boolean>(`return document.activeElement.id === 'cut-list'`),
   );

@@ -12,6 +12,7 @@ import {
   says,
   see,
   type,
+  runCommand,
 } from './support/browser.ts';
 import { withDemoDesk } from './support/desk.ts';
 
@@ -266,9 +267,7 @@ it('steps as far as was asked for, stays where it is when told so, and types on 
 
 describe('keys of one’s own', () => {
   const change = async (title: string): Promise<void> => {
-    await control(app.driver, 'k');
-    await see(app.driver, '.finder-input');
-    await type(app.driver, 'all keys', Key.ENTER);
+    await runCommand(app.driver, 'all keys');
     await eventually(app.driver, 'the sheet of keys', async () => {
       await app.driver.findElement(By.css(`[aria-label="Change the key of ${title}"]`)).click();
       return true;

@@ -1,5 +1,5 @@
 /** The main job by keyboard alone, from a new job to its files at a destination, through every menu on the way. */
-import { control, eventually, holding, Key, picked, says, see, type } from './support/browser.ts';
+import { control, eventually, holding, Key, picked, says, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -151,9 +151,7 @@ it('sets the width of the monitor and the speed of playback', async () => {
 });
 
 it('repairs everything at Checks, and takes it back', async () => {
-  await control(app.driver, 'k');
-  await see(app.driver, '.finder-input');
-  await type(app.driver, 'Go to Checks', Key.ENTER);
+  await runCommand(app.driver, 'Go to Checks');
   await see(app.driver, '.rules');
   await tabTo('Repair everything');
   await type(app.driver, Key.ENTER);
@@ -178,9 +176,7 @@ it('sends the files', async () => {
 });
 
 it('goes through the menu of a house style', async () => {
-  await control(app.driver, 'k');
-  await see(app.driver, '.finder-input');
-  await type(app.driver, 'house styles', Key.ENTER);
+  await runCommand(app.driver, 'house styles');
   await see(app.driver, '.uses');
   await tabTo('More for Lecture 38');
   await type(app.driver, Key.ARROW_DOWN);

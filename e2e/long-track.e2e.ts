@@ -7,7 +7,7 @@ import { usualRate } from '../core/time/frames.ts';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
-import { By, control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import { By, control, eventually, Key, press, says, see, type, runCommand } from './support/browser.ts';
 
 const app = withApplication();
 const texts = [
@@ -118,8 +118,7 @@ it('is repaired in one step, while the page stays live, and comes back with one 
 });
 
 it('is reflowed with nothing left to find that words and times allow to be repaired', async () => {
-  await control(app.driver, 'k');
-  await (await see(app.driver, '.finder-input')).sendKeys('Reflow', Key.ENTER);
+  await runCommand(app.driver, 'Reflow');
   await says(app.driver, /\d+ captions become \d+/);
   // While the captions are looked over anew the button waits for that.
   await eventually(app.driver, 'the captions reflowed', async () => {

@@ -1,7 +1,18 @@
 /** Every dialog, menu and list that opens, in both themes: nothing for axe to find, nothing against the content policy. */
 import { violations } from './support/axe.ts';
 import { asking } from './support/ask.ts';
-import { caretAt, complaints, control, eventually, Key, press, says, see, type } from './support/browser.ts';
+import {
+  caretAt,
+  complaints,
+  control,
+  eventually,
+  Key,
+  press,
+  says,
+  see,
+  type,
+  runCommand,
+} from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -118,27 +129,16 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     await openList('Frame rate');
     await sound();
     await press(app.driver, 'Save');
-    const command = async (title: string): Promise<void> => {
-      // A dialog is open until the server has what was saved, and as long no command has its key.
-      await eventually(app.driver, 'no dialog', () =>
-        app.driver.executeScript<boolean>(
-          `return [...document.querySelectorAll('.ant-modal')].every((dialog) => !dialog.checkVisibility())`,
-        ),
-      );
-      await control(app.driver, 'k');
-      await see(app.driver, '.finder-input');
-      await type(app.driver, title, Key.ENTER);
-    };
-    await command('keep only a part');
+    await runCommand(app.driver, 'keep only a part');
     await says(app.driver, 'Captions up to the playhead');
     await sound();
-    await command('shift in time');
+    await runCommand(app.driver, 'shift in time');
     await see(app.driver, '#shift-by');
     await type(app.driver, '0.4');
     await sound();
     await app.driver.executeScript('document.querySelector("video").currentTime = 2');
     await says(app.driver, '00:02.00');
-    await command('draw a stretch up to the playhead');
+    await runCommand(app.driver, 'draw a stretch up to the playhead');
     await see(app.driver, '[aria-label="The drawn stretch"]');
     expect(await violations(app.driver)).toEqual([]);
     await press(app.driver, 'Caption only this part');
@@ -150,7 +150,7 @@ describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
     await type(app.driver, Key.ENTER);
     await see(app.driver, '.tape-text .cm-content');
     await sound();
-    await command('caption all of the recording');
+    await runCommand(app.driver, 'caption all of the recording');
     await eventually(
       app.driver,
       'all of it',

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, holding, Key, press, see, type } from './support/browser.ts';
+import { control, eventually, holding, Key, press, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -32,9 +32,7 @@ async function moving(captions: readonly Caption[], command: string): Promise<{ 
   return made;
 }
 async function find(command: string): Promise<void> {
-  await control(app.driver, 'k');
-  await see(app.driver, '.finder-input');
-  await type(app.driver, command, Key.ENTER);
+  await runCommand(app.driver, command);
   await see(app.driver, '.retime-bar');
 }
 const barSays = (text: RegExp): Promise<boolean> =>

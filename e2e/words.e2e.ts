@@ -15,6 +15,7 @@ import {
   see,
   type,
   pick,
+  runCommand,
 } from './support/browser.ts';
 import { asking } from './support/ask.ts';
 import { withDemoDesk } from './support/desk.ts';
@@ -151,9 +152,7 @@ describe('doubtful words', () => {
 
   it('are as many as the certainty asked for makes them', async () => {
     const before = await counted();
-    await control(app.driver, 'k');
-    await see(app.driver, '.finder-input');
-    await type(app.driver, 'all keys', Key.ENTER);
+    await runCommand(app.driver, 'all keys');
     const sheet = await see(app.driver, '.ways');
     const choose = (part: string): Promise<void> => pick(app.driver, 'A word is doubtful below a certainty of', part);
     await choose('70 %');

@@ -1,7 +1,19 @@
 /** Writing in Words: several captions at once, neighbours, capitals, marks, pasting, proofing. */
 import type { Caption } from '../core/track/caption.ts';
 import { withApplication } from './support/application.ts';
-import { By, caretAt, control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  eventually,
+  holding,
+  Key,
+  press,
+  says,
+  see,
+  type,
+  runCommand,
+} from './support/browser.ts';
 import { withDemoDesk } from './support/desk.ts';
 
 const app = withApplication();
@@ -304,9 +316,7 @@ describe('writing', () => {
     await eventually(app.driver, 'one less', async () => (await proofed()) === before - 1);
     await control(app.driver, 'z');
     await eventually(app.driver, 'as many', async () => (await proofed()) === before);
-    await control(app.driver, 'k');
-    await see(app.driver, '.finder-input');
-    await type(app.driver, 'all keys', Key.ENTER);
+    await runCommand(app.driver, 'all keys');
     await press(app.driver, 'A proofed caption stays proofed');
     await type(app.driver, Key.ESCAPE);
     await eventually(

@@ -191,6 +191,17 @@ export async function holding(driver: WebDriver, others: readonly string[], ...k
 export const control = (driver: WebDriver, key: string, shift = false): Promise<void> =>
   holding(driver, shift ? [Key.CONTROL, Key.SHIFT] : [Key.CONTROL], key);
 
+/** Runs the first command of this name from the finder. A dialog is open until the server has what was saved, and as long no command has its key. */
+export async function runCommand(driver: WebDriver, title: string): Promise<void> {
+  await eventually(driver, 'no dialog', () =>
+    driver.executeScript<boolean>(
+      `return [...document.querySelectorAll('.ant-modal')].every((dialog) => !dialog.checkVisibility())`,
+    ),
+  );
+  await control(driver, 'k');
+  await type(driver, title, Key.ENTER);
+}
+
 /** Waits for a finished download and gives its name and bytes. */
 export async function downloaded(
   { driver, downloads }: Opened,

@@ -4,9 +4,11 @@ import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { Command } from './command.ts';
 import { useCommandList } from './command-list.ts';
 import { keyLabel } from './keyboard.ts';
+import { useDialogs } from '../stores/dialogs.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 
 const list = useCommandList();
+const dialogs = useDialogs();
 const open = defineModel<boolean>('open', { required: true });
 const wanted = ref('');
 const chosen = ref(0);
@@ -21,6 +23,9 @@ watch(
     void nextTick(() =>
       setTimeout(() => {
         input.value?.focus();
+        const { ahead } = dialogs;
+        dialogs.ahead = null;
+        for (const key of ahead ?? []) press(key);
       }),
     );
   },
@@ -33,12 +38,21 @@ function run(command: Command | undefined): void {
   open.value = false;
   void nextTick(command.run);
 }
-function onKey(event: KeyboardEvent): void {
-  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-  if (event.key === 'Enter') run(found.value[chosen.value]);
+/** @returns whether the key does anything here */
+function go(key: string): boolean {
+  const by = key === 'ArrowDown' ? 1 : key === 'ArrowUp' ? -1 : 0;
+  if (key === 'Enter') run(found.value[chosen.value]);
   else if (by !== 0) chosen.value = (chosen.value + by + found.value.length) % Math.max(1, found.value.length);
-  else return;
-  event.preventDefault();
+  return key === 'Enter' || by !== 0;
+}
+function onKey(event: KeyboardEvent): void {
+  if (go(event.key)) event.preventDefault();
+}
+/** A key that was pressed before the field was there. */
+function press(key: string): void {
+  if (key.length === 1) wanted.value += key;
+  else if (key === 'Backspace') wanted.value = wanted.value.slice(0, -1);
+  else go(key);
 }
 </script>
 

@@ -13,7 +13,18 @@ export function useCommandKeys(): void {
   /** What the keys that are held do as they are let go. */
   const held = new Map<string, () => void>();
 
+  /** The finder is still on its way. */
+  function keepForFinder(event: KeyboardEvent, ahead: readonly string[]): void {
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.key === 'Escape') dialogs.open = null;
+    else if (!event.ctrlKey && !event.metaKey) dialogs.ahead = [...ahead, event.key];
+  }
   function onKey(event: KeyboardEvent): void {
+    if (dialogs.ahead) {
+      keepForFinder(event, dialogs.ahead);
+      return;
+    }
     if (event.defaultPrevented || event.isComposing || dialogs.open !== null) return;
     const target = event.target as HTMLElement;
     const inText = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
