@@ -1,6 +1,7 @@
 /** The tracks of a job: compared, copied, given another name. */
 import { randomUUID } from 'node:crypto';
 import { caption } from '../core/track/caption.ts';
+import type { Edit } from '../core/track/edits.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
 import { By, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
@@ -140,7 +141,7 @@ it('that count from a whole hour are offered without it, words and all, as one s
 
 it('are deleted and brought back, get another language and kind, and the one that is worked on stays', async () => {
   const { job, draft } = await tracks();
-  await more('machine draft', 4);
+  await more('machine draft', 5);
   await says(app.driver, '“machine draft” is deleted, and kept for thirty days.');
   await says(app.driver, 'kept for 30 more days');
   expect((await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.map((t) => t.name)).toEqual(['fair copy']);
@@ -162,6 +163,74 @@ it('are deleted and brought back, get another language and kind, and the one tha
   await eventually(
     app.driver,
     'the menu',
-    async () => (await app.driver.findElements(By.css('[role=menuitem]'))).length === 3,
+    async () => (await app.driver.findElements(By.css('[role=menuitem]'))).length === 4,
   );
+});
+
+it('has versions: what changed in each, looked at beside the track as it is, gone back to and undone', async () => {
+  const { job, track } = await tracks();
+  await more('fair copy', 4);
+  const rows = async (): Promise<string[]> =>
+    app.driver.executeScript<string[]>(
+      `return [...document.querySelectorAll('.versions tbody tr')].map((row) => row.textContent.replace(/\\s+/g, ' ').trim())`,
+    );
+  await eventually(app.driver, 'its first state', async () => (await rows()).join().includes('2 new'));
+  // Every caption is made another: many at once, by somebody elsewhere.
+  const many = Array.from({ length: 25 }, (_, i) =>
+    caption({ id: `n${String(i)}`, start: 10_000 + i * 2000, end: 11_500 + i * 2000, text: `Gate ${String(i)}.` }),
+  );
+  const batch = (id: string, base: number, edit: Edit) =>
+    ask('POST /api/tracks/:id/edits', { params: { id: track }, body: { id, base, edits: [edit] } });
+  await batch('first', 1, { type: 'insert', captions: many });
+  await batch('second', 2, { type: 'splice', id: 'a', from: 0, to: 4, insert: 'Open' });
+  await eventually(app.driver, 'three states', async () => (await rows()).length === 3);
+  const [now, inserted, first] = await rows();
+  expect(now).toMatch(/1 reworded.*as it is now/);
+  expect(inserted).toMatch(/25 new/);
+  expect(first).toMatch(/2 new.*Look at it.*Go back to it/);
+  const press3 = async (what: string): Promise<void> =>
+    (
+      await app.driver.findElement(
+        By.xpath(`//*[contains(@class,'versions')]//tbody/tr[3]//button[contains(.,'${what}')]`),
+      )
+    ).click();
+  await press3('Look at it');
+  await eventually(app.driver, 'what differs', async () =>
+    /Shut\s*Open|Open\s*Shut/.test(await (await see(app.driver, '.compare')).getText()),
+  );
+  expect(await violations(app.driver)).toEqual([]);
+  await press3('Go back to it');
+  await says(app.driver, /The track is what it was on .*; one step to undo/);
+  await eventually(app.driver, 'the first captions', async () => (await captionsOf(ask, track)).length === 2);
+  expect(await captionsOf(ask, track)).toEqual(right);
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'all of them again', async () => (await captionsOf(ask, track)).length === 27);
+  expect((await captionsOf(ask, track))[0]?.text).toBe('Open the lower gate.');
+  await ask('DELETE /api/jobs/:id', { params: { id: job } });
+});
+
+it('are shown beside the one that is worked on, with what they have at the time of its caption', async () => {
+  const { job, draft } = await tracks();
+  await more('machine draft', 4);
+  const beside = async (): Promise<string> =>
+    (await see(app.driver, '[aria-label="The track beside this one"]')).getText();
+  await eventually(app.driver, 'what the draft has there', async () =>
+    (await beside()).includes('shut the lover gate'),
+  );
+  await control(app.driver, '1', true);
+  await see(app.driver, '.cm-line');
+  await control(app.driver, Key.ARROW_DOWN);
+  await eventually(app.driver, 'the next', async () => (await beside()).includes('then wait the bell'));
+  expect(await violations(app.driver)).toEqual([]);
+  // After a reload it is still there.
+  await app.driver.navigate().refresh();
+  await eventually(app.driver, 'the first again', async () => (await beside()).includes('shut the lover gate'));
+  await (await see(app.driver, '[aria-label="Show no track beside this one"]')).click();
+  await eventually(
+    app.driver,
+    'none beside it',
+    async () => (await app.driver.findElements(By.css('[aria-label="The track beside this one"]'))).length === 0,
+  );
+  await ask('PATCH /api/tracks/:id', { params: { id: draft }, body: { deleted: true } });
+  await ask('DELETE /api/jobs/:id', { params: { id: job } });
 });

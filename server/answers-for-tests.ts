@@ -6,6 +6,8 @@ import { askOver, jsonOf } from '../core/contract/ask.ts';
 import type { AnswerOf, Ask, RouteName } from '../core/contract/contract.ts';
 import type { JobOpening } from '../core/contract/jobs.ts';
 import type { StyleLibrary } from '../core/contract/styles.ts';
+import type { HandedVersion } from '../core/contract/tracks.ts';
+import type { Changed } from '../core/track/track-versions.ts';
 import type { Leased } from '../core/contract/work.ts';
 import type {
   Destination,
@@ -91,6 +93,20 @@ const job = objectOf<Job>({
   tracks: list(trackSummary),
   deleted: list(deletedTrack),
 });
+const trackVersion = objectOf<HandedVersion>({
+  edit: whole,
+  at: whole,
+  captions: whole,
+  changed: objectOf<Changed>({
+    added: whole,
+    removed: whole,
+    reworded: whole,
+    retimed: whole,
+    proofed: whole,
+    otherwise: whole,
+  }),
+  handed: list(text),
+});
 const loggedTrack = objectOf<LoggedTrack>({
   id: text,
   kind: trackKind,
@@ -159,6 +175,7 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'POST /api/jobs/:id/tracks': trackSummary,
   'PATCH /api/tracks/:id': trackSummary,
   'GET /api/tracks/:id': loggedTrack,
+  'GET /api/tracks/:id/versions': list(trackVersion),
   'GET /api/tracks/:id/edits': since,
   'POST /api/tracks/:id/edits': objectOf<AnswerOf<'POST /api/tracks/:id/edits'>>({ edit: whole }),
   'GET /api/tracks/:id/file': bytes,

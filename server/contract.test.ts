@@ -120,6 +120,7 @@ it('a whole job can be done through the contract, by every route there is', asyn
   expect(await ask('POST /api/tracks/:id/edits', { params: { id: fair }, body: batch })).toEqual({ edit: 2 });
   expect((await ask('GET /api/tracks/:id', { params: { id: fair } })).captions[0]?.text).toBe('the gate!');
   expect((await ask('GET /api/tracks/:id/edits', { params: { id: fair }, query: { after: 1 } })).since).toHaveLength(1);
+  expect(await ask('GET /api/tracks/:id/versions', { params: { id: fair } })).toMatchObject([{ edit: 2, captions: 1 }]);
   const file = await bytes('GET /api/tracks/:id/file', null, { params: { id: fair }, query: { format: 'srt' } });
   expect(file.body).toContain('the gate!');
 

@@ -106,6 +106,7 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'PATCH /api/tracks/:id': { body: { name: 'fair copy', kind: 'subtitles', language: 'fr', deleted: false } },
     'POST /api/jobs/:id/tracks': { body: { ...newTrack, id: 'second' } },
     'GET /api/tracks/:id': { query: { at: 1 } },
+    'GET /api/tracks/:id/versions': {},
     'GET /api/tracks/:id/edits': { query: { after: 0, batch: 'b' } },
     'POST /api/tracks/:id/edits': {
       body: { id: 'b', base: 1, after: track, edits: [{ type: 'splice', id: 'a', from: 0, to: 0, insert: 'x' }] },

@@ -5,6 +5,7 @@ import type { LeftOut } from '../handover/leave-out.ts';
 import type { TrackSummary } from '../job/job.ts';
 import type { Caption, Foreign, TrackKind } from '../track/caption.ts';
 import type { Batch, LoggedTrack, Since } from '../track/logged.ts';
+import type { TrackVersion } from '../track/track-versions.ts';
 import type { Bytes } from './bytes.ts';
 
 /** A track to be made with its first captions; the same sent again is made once. */
@@ -33,11 +34,18 @@ export interface TrackChange {
   readonly deleted?: boolean;
 }
 
+/** A version of a track, and the names of the destinations it was handed to. */
+export interface HandedVersion extends TrackVersion {
+  readonly handed: readonly string[];
+}
+
 export interface TrackRoutes {
   'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
   'PATCH /api/tracks/:id': { body: TrackChange; answer: TrackSummary };
   /** As it stands, or as it stood after an edit. */
   'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };
+  /** Oldest first; the last is the track as it stands. A track without edits has none. */
+  'GET /api/tracks/:id/versions': { answer: readonly HandedVersion[] };
   /** What has come since an edit; `batch` is the one that made it, where whoever asks knows it. */
   'GET /api/tracks/:id/edits': { query: { readonly after: number; readonly batch?: string }; answer: Since };
   /** Refused as `behind` with what came since, where others were first. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { captionsArbitrary } from './arbitrary.ts';
-import { caption, captionAt, inOrder, sorted } from './caption.ts';
+import { caption, captionAt, inOrder, onScreenWithin, sorted } from './caption.ts';
 
 describe('captionAt', () => {
   it('finds what looking at every caption finds', () => {
@@ -15,6 +15,16 @@ describe('captionAt', () => {
     expect(captionAt([], 0)).toBe(-1);
     expect(captionAt([caption({ id: 'a', start: 500, end: 900, text: '' })], 499)).toBe(-1);
   });
+});
+
+it('onScreenWithin finds what looking at every caption finds', () => {
+  const time = fc.integer({ min: -100, max: 25_000 });
+  fc.assert(
+    fc.property(captionsArbitrary, time, time, (captions, a, b) => {
+      const [start, end] = [Math.min(a, b), Math.max(a, b)];
+      expect(onScreenWithin(captions, start, end)).toEqual(captions.filter((c) => c.start < end && c.end > start));
+    }),
+  );
 });
 
 describe('sorted', () => {

@@ -158,5 +158,11 @@ export function onScreenAt(captions: readonly Caption[], ms: number): readonly C
   return captions.slice(Math.max(0, last - mostAtOnce + 1), last + 1).filter((c) => c.end > ms);
 }
 
+/** The captions on screen at any moment of a stretch. @param captions in order @param start @param end in ms */
+export function onScreenWithin(captions: readonly Caption[], start: number, end: number): readonly Caption[] {
+  const first = Math.max(0, captionAt(captions, start) - mostAtOnce + 1);
+  return captions.slice(first, captionAt(captions, end) + 1).filter((c) => c.start < end && c.end > start);
+}
+
 /** A caption as a file gives it; whoever takes it in gives it an id. */
 export type ReadCaption = Omit<Caption, 'id'>;

@@ -9,6 +9,7 @@ import type { Caption, Foreign } from '../../core/track/caption.ts';
 import { applyAll } from '../../core/track/apply.ts';
 import { EditRefused, type Edit } from '../../core/track/edits.ts';
 import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
+import { trackVersions, type LoggedEdit, type TrackVersion } from '../../core/track/track-versions.ts';
 import { writing } from '../database/writing.ts';
 import { keptSnapshots, snapshotEvery } from './snapshots.ts';
 import { trackRow, type TrackRow } from './store.ts';
@@ -27,6 +28,8 @@ export interface EditLog {
   readonly append: (id: string, batch: Batch) => Promise<number>;
   /** Edits after a number, in order. @throws {ApiError} `other-history` */
   readonly since: (id: string, after: number, batch: string | null) => Promise<Since>;
+  /** The versions of a track, oldest first; edits whose number is marked end one. @throws {ApiError} `damaged` */
+  readonly versions: (id: string, marked: ReadonlySet<number>) => Promise<readonly TrackVersion[]>;
   /** Writes the first captions of a track that was just made, inside the transaction that makes it. */
   readonly begin: (tx: Knex, row: TrackRow, captions: readonly Caption[]) => Promise<void>;
   /** Forgets tracks that are gone. */
@@ -38,6 +41,15 @@ const otherHistory = (): ApiError =>
     'other-history',
     'This track has another history on the server than on this page: its data folder was put back to another state. Nothing was changed there.',
   );
+
+/** Edits that were taken once and no longer fit: the log was changed from outside. Any other error stays what it is. */
+const damaged = (error: unknown): unknown =>
+  error instanceof EditRefused
+    ? new ApiError(
+        'damaged',
+        `This track cannot be put together from its log: ${error.message} Nothing was changed; a copy of the data folder from before may help.`,
+      )
+    : error;
 
 interface EditRow {
   readonly track: string;
@@ -79,16 +91,36 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
     if (base > last || (batch !== null && base > 0 && (await batchAt(tx, id, base)) !== batch)) throw otherHistory();
   }
 
-  /** Edits that were taken once and no longer fit: the log was changed from outside. */
   function replayed(captions: readonly Caption[], log: readonly Edit[]): readonly Caption[] {
     try {
       return applyAll(captions, log);
     } catch (error) {
-      if (!(error instanceof EditRefused)) throw error;
-      throw new ApiError(
-        'damaged',
-        `This track cannot be put together from its log: ${error.message} Nothing was changed; a copy of the data folder from before may help.`,
-      );
+      throw damaged(error);
+    }
+  }
+
+  /** A whole log, from the first edit on, a part at a time: edits of a long track can be large. */
+  async function* everyEdit(id: string): AsyncGenerator<LoggedEdit> {
+    for (let after = 0; ; ) {
+      const rows = await db<EditRow>('edits')
+        .where({ track: id })
+        .where('number', '>', after)
+        .orderBy('number')
+        .limit(100)
+        .select('number', 'at', 'edit');
+      for (const { number, at, edit } of rows) yield { number, at, edit: JSON.parse(edit) as Edit };
+      const last = rows.at(-1);
+      if (!last) return;
+      after = last.number;
+    }
+  }
+
+  async function versions(id: string, marked: ReadonlySet<number>): Promise<readonly TrackVersion[]> {
+    await trackRow(db, id);
+    try {
+      return await trackVersions(everyEdit(id), marked);
+    } catch (error) {
+      throw damaged(error);
     }
   }
 
@@ -197,6 +229,7 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
     load: async (id, at) => load(db, await trackRow(db, id), at),
     append,
     since,
+    versions,
     async begin(tx, row, captions) {
       await tx('tracks').insert(row);
       const sorted = applyAll([], [{ type: 'insert', captions }]);

@@ -17,6 +17,7 @@ import { byId, checkedText, id, languageTag, objectOf } from '../http/validation
 import { fileOf, type FileOptions } from './file.ts';
 import type { EditLog } from './log.ts';
 import { makeTrack } from './make-track.ts';
+import { handedVersions } from './handed-versions.ts';
 import { sweepTracks } from './sweep.ts';
 import { decodeTrack, jobTitle, summaryOf, trackRow, type ReceivedTrack, type TrackRow } from './store.ts';
 
@@ -93,6 +94,8 @@ export function tracks(
   });
 
   route(app, 'GET /api/tracks/:id', { params: byId, query: at }, ({ params, query }) => log.load(params.id, query.at));
+
+  route(app, 'GET /api/tracks/:id/versions', { params: byId }, ({ params }) => handedVersions(db, log, params.id));
 
   route(app, 'GET /api/tracks/:id/edits', { params: byId, query: since }, ({ params, query }) =>
     log.since(params.id, query.after, query.batch),

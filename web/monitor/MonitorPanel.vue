@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import { useBorrow } from '../borrow/borrow.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useDrag } from '../tape/use-drag.ts';
+import BesidePanel from './BesidePanel.vue';
 import CaptionFigures from './CaptionFigures.vue';
 import MonitorWidth from './MonitorWidth.vue';
 import FindingList from './FindingList.vue';
@@ -20,6 +21,7 @@ const place = usePlace();
 const retime = useRetime();
 const borrow = useBorrow();
 const TieRows = defineAsyncComponent(() => import('../borrow/TieRows.vue'));
+const isBorrowing = computed(() => retime.isOpen && retime.tool === 'borrow' && borrow.giving !== null);
 const drag = useDrag();
 const edge = useChosenEdge();
 const route = useRoute();
@@ -37,8 +39,9 @@ const caption = computed(() => {
     <TransportBar />
     <EdgeNote />
     <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
-    <TieRows v-if="retime.isOpen && retime.tool === 'borrow' && borrow.giving" :captions="retime.captions" />
-    <div v-else class="monitor-figures ruled-above scrolls">
+    <TieRows v-if="isBorrowing" :captions="retime.captions" />
+    <BesidePanel v-if="caption && !isBorrowing" :caption="caption" />
+    <div v-if="!isBorrowing" class="monitor-figures ruled-above scrolls">
       <template v-if="caption">
         <VersionList v-if="caption.versions" :caption="caption" />
         <CaptionFigures :caption="caption" />

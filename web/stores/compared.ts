@@ -9,8 +9,18 @@ interface Pair {
 }
 export type Shown = keyof Pair | 'open';
 
+/** A version of a track that is looked at. */
+export interface LookedAt {
+  readonly track: string;
+  /** The number of its last edit. */
+  readonly edit: number;
+  readonly title: string;
+}
+
 export const useCompared = defineStore('compared', () => {
   const pair = shallowRef<Pair | null>(null);
+  /** A version that is compared with its track as it stands. */
+  const version = shallowRef<LookedAt | null>(null);
   /** The one on the picture; the track that is worked on where it is neither. */
   const shown = shallowRef<Shown>('open');
   /** The captions for the picture; null where it shows what is worked on. */
@@ -20,7 +30,7 @@ export const useCompared = defineStore('compared', () => {
     if (pair.value) shown.value = shown.value === 'other' ? 'reference' : 'other';
   }
   function clear(): void {
-    [pair.value, shown.value] = [null, 'open'];
+    [pair.value, shown.value, version.value] = [null, 'open', null];
   }
-  return { pair, shown, captions, swap, clear };
+  return { pair, shown, version, captions, swap, clear };
 });

@@ -12,7 +12,7 @@ import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import RowButton from '../controls/RowButton.vue';
 import SelectField from '../controls/SelectField.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
-import { useCompared } from '../stores/compared.ts';
+import { useCompared, type LookedAt } from '../stores/compared.ts';
 import { useFindings } from '../stores/findings.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
@@ -27,15 +27,28 @@ const place = usePlace();
 const times = useTimes();
 const list = useTemplateRef<HTMLElement>('list');
 const titleOf = (t: TrackSummary): string => `${t.name} (${t.language})`;
-const choices = computed(() => props.tracks.map((t) => ({ value: t.id, title: titleOf(t) })));
+/** A version is chosen by its track and its edit, after a sign that no id has. */
+const keyOf = (version: LookedAt): string => `${version.track}@${String(version.edit)}`;
+const choices = computed(() => [
+  ...props.tracks.map((t) => ({ value: t.id, title: titleOf(t) })),
+  ...(compared.version ? [{ value: keyOf(compared.version), title: compared.version.title }] : []),
+]);
 const reference = ref('');
 const other = ref('');
 watch(
-  () => props.tracks,
-  (tracks) => {
+  () => compared.version,
+  (version, was) => {
+    if (version) [reference.value, other.value, compared.shown] = [version.track, keyOf(version), 'other'];
+    else if (was && [reference.value, other.value].includes(keyOf(was))) [reference.value, other.value] = ['', ''];
+  },
+);
+watch(
+  [() => props.tracks, reference, other],
+  ([tracks]) => {
     const open = track.track?.id ?? '';
-    if (!tracks.some((t) => t.id === reference.value)) reference.value = open;
-    if (!tracks.some((t) => t.id === other.value))
+    const known = (id: string): boolean => choices.value.some((choice) => choice.value === id);
+    if (!known(reference.value)) reference.value = open;
+    if (!known(other.value))
       other.value =
         (tracks.find((t) => t.id !== open && t.kind === 'machine') ?? tracks.find((t) => t.id !== open))?.id ?? '';
   },
@@ -45,9 +58,13 @@ watch(
 const trouble = ref<string | null>(null);
 /** What is found; a long track takes the worker some seconds. */
 const found = shallowRef<Tasks['compare']['answer'] | null>(null);
-/** The open track as this page has it, with what is not saved yet; another as the server has it. */
-const captionsOf = async (id: string): Promise<readonly Caption[]> =>
-  id === track.track?.id ? track.captions : (await ask('GET /api/tracks/:id', { params: { id } })).captions;
+/** The open track as this page has it, with what is not saved yet; another, or a version, as the server has it. */
+async function captionsOf(key: string): Promise<readonly Caption[]> {
+  if (key === track.track?.id) return track.captions;
+  const [id = '', at] = key.split('@');
+  const query = at === undefined ? {} : { at: Number(at) };
+  return (await ask('GET /api/tracks/:id', { params: { id }, query })).captions;
+}
 let turn = 0;
 watch(
   [reference, other, () => track.captions, () => findings.context !== null],
@@ -73,7 +90,8 @@ watch(
 );
 onBeforeUnmount(compared.clear);
 const pictures = computed(() => {
-  const nameOf = (id: string): string => props.tracks.find((t) => t.id === id)?.name ?? '';
+  const nameOf = (key: string): string =>
+    props.tracks.find((t) => t.id === key)?.name ?? choices.value.find((choice) => choice.value === key)?.title ?? '';
   return [
     ['other', nameOf(other.value)],
     ['reference', nameOf(reference.value)],
@@ -108,13 +126,13 @@ const inSight = computed(() =>
 /** To the caption it is in, where one of the two tracks is open. */
 function goTo({ captions: [one, two] }: Difference): void {
   const open = track.track?.id;
-  const id = open === reference.value ? one : open === other.value ? two : null;
+  const id = open === reference.value.split('@')[0] ? one : open === other.value.split('@')[0] ? two : null;
   if (id !== null) place.goTo(id, 'chosen');
 }
 </script>
 
 <template>
-  <section v-if="tracks.length > 1" class="compare stack" aria-label="Compare two tracks">
+  <section v-if="choices.length > 1" class="compare stack" aria-label="Compare two tracks">
     <div class="row wrap">
       <h3>Compare</h3>
       <SelectField v-model="other" label="The track that is compared" :options="choices" />

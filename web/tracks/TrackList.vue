@@ -16,12 +16,16 @@ const props = defineProps<{
   open: string;
   /** Edit number of the open track, newer than the list's. */
   edit: number;
+  /** Id of the track that is shown beside it. */
+  beside: string | null;
 }>();
 const emit = defineEmits<{
   open: [id: string];
   rename: [id: string, name: string];
   copy: [id: string];
   about: [track: TrackSummary];
+  versions: [track: TrackSummary];
+  beside: [id: string | null];
   remove: [track: TrackSummary];
 }>();
 /** The track that is being given another name, and the name as it is typed. */
@@ -56,11 +60,22 @@ const entriesOf = (t: TrackSummary) =>
     { key: 'rename', title: 'Another name…' },
     { key: 'copy', title: 'Copy as a new track' },
     { key: 'about', title: 'Language and kind…' },
+    ...(t.kind === 'machine' ? [] : [{ key: 'versions', title: 'Versions' } as const]),
+    ...(t.id === props.open
+      ? []
+      : [
+          {
+            key: 'beside',
+            title: t.id === props.beside ? 'No longer beside the open track' : 'Show beside the open track',
+          } as const,
+        ]),
     ...(t.id === props.open ? [] : [{ key: 'remove', title: 'Delete' } as const]),
   ] as const;
 function take(t: TrackSummary, key: string): void {
   if (key === 'copy') emit('copy', t.id);
   else if (key === 'about') emit('about', t);
+  else if (key === 'beside') emit('beside', t.id === props.beside ? null : t.id);
+  else if (key === 'versions') emit('versions', t);
   else if (key === 'remove') emit('remove', t);
   else rename(t);
 }

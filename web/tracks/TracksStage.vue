@@ -16,23 +16,27 @@ import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';
 import { languageChoices, languages } from '../describe/languages.ts';
 import { kindChoices } from '../describe/tracks.ts';
+import { useBeside } from '../stores/beside.ts';
 import { useDroppedFile } from '../stores/dropped-file.ts';
 import { ask } from '../api/client.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
 import { useRetime } from '../retime/retime.ts';
+import { useVersions } from './use-versions.ts';
 import { addTrack, copyOf, trackFrom, type MadeTrack } from '../import/add-track.ts';
 import TrackCompare from './TrackCompare.vue';
 import DeletedTracks from './DeletedTracks.vue';
 import TrackDialog from './TrackDialog.vue';
 import TrackList from './TrackList.vue';
+import TrackVersions from './TrackVersions.vue';
 import TextButton from '../controls/TextButton.vue';
 
 const job = useJob();
 const track = useTrack();
 const messages = useMessages();
 const retime = useRetime();
+const beside = useBeside();
 const arriving = useDroppedFile();
 const arrival = useImport(computed(() => job.job?.style ?? null));
 const trouble = ref<string | null>(null);
@@ -109,6 +113,7 @@ async function change(id: string, body: TrackChange, stays: string): Promise<boo
   }
 }
 const rename = (id: string, name: string): Promise<boolean> => change(id, { name }, 'The name stays as it was');
+const { versionsOf, look, goBack } = useVersions(open);
 /** The track whose language and kind are looked at. */
 const about = shallowRef<TrackSummary | null>(null);
 async function saveAbout(id: string, body: TrackChange): Promise<void> {
@@ -144,6 +149,7 @@ async function copy(id: string): Promise<void> {
     messages.notice = `The track was not copied: ${sentence(error)}`;
   }
 }
+const versioned = computed(() => job.job?.tracks.find((t) => t.id === versionsOf.value));
 const nameOf = (id: string): string => job.job?.tracks.find((t) => t.id === id)?.name ?? '';
 async function open(id: string): Promise<void> {
   if (!job.job) return;
@@ -189,11 +195,22 @@ async function open(id: string): Promise<void> {
       :tracks="job.job?.tracks ?? []"
       :open="track.track?.id ?? ''"
       :edit="track.track?.edit ?? 0"
+      :beside="beside.shown?.id ?? null"
       @open="open"
       @rename="rename"
       @copy="copy"
       @about="(t) => (about = t)"
+      @beside="beside.choose"
+      @versions="(t) => (versionsOf = t.id)"
       @remove="remove"
+    />
+    <TrackVersions
+      v-if="versioned"
+      :track="versioned"
+      :edit="versioned.id === track.track?.id ? track.track.edit : versioned.edit"
+      @look="(version) => versioned && look(versioned, version)"
+      @back="(version) => versioned && goBack(versioned, version)"
+      @close="versionsOf = ''"
     />
     <TrackDialog :track="about" @save="saveAbout" @close="about = null" />
     <DeletedTracks :tracks="job.job?.deleted ?? []" @restore="restore" />

@@ -1,9 +1,11 @@
 /** Commands of the tracks of a job. */
 import { inSection, type Command } from '../commands/command.ts';
+import { useBeside } from '../stores/beside.ts';
 import { useCompared } from '../stores/compared.ts';
 
 export function trackCommands(): readonly Command[] {
   const compared = useCompared();
+  const beside = useBeside();
   return inSection('Anywhere', [
     {
       id: 'compare-swap',
@@ -11,6 +13,12 @@ export function trackCommands(): readonly Command[] {
       keys: ['Alt+o'],
       mac: ['Ctrl+o'],
       run: compared.swap,
+    },
+    {
+      id: 'beside-next',
+      title: 'Show another track beside this one: the next of them, and after the last none',
+      keys: [],
+      run: beside.next,
     },
   ]);
 }
