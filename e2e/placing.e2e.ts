@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs';
 import type { Regions } from '../core/speech/regions.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { violations } from './support/axe.ts';
+import { control, eventually, holding, Key, press, says, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -40,8 +41,7 @@ async function listening(captions: readonly Caption[], language = 'en-GB'): Prom
   const made = await jobWith(ask, 'Placing', captions, { recording: hash, language });
   await app.driver.get(`${app.services.address}/jobs/${made.job}/tape`);
   await see(app.driver, '[data-test=tape]');
-  await control(app.driver, 'k');
-  await type(app.driver, 'listen and place', Key.ENTER);
+  await runCommand(app.driver, 'listen and place');
   await see(app.driver, '.retime-bar');
   return made;
 }
@@ -69,6 +69,7 @@ it('puts captions back where their words are said, shown before they are moved, 
   expect(await picture.getAttribute('aria-label')).toMatch(
     /At the beginning 8\.\d+ s late\. At 01:\d\d\.\d+: 1\d\.\d+ s missing/,
   );
+  expect(await violations(app.driver)).toEqual([]);
   // Nothing is changed yet.
   expect((await kept(track))[0]?.start).toBe(spoiled(sentences[0]?.start ?? 0));
   // The one that is uncertain is gone to and heard, and left where it is.
@@ -173,4 +174,45 @@ it('sends a caption nothing was heard of along with the one after it, where its 
   };
   expect(by(nonsense)).toBe(by(nonsense + 1));
   expect(after.find((c) => c.id === captions[nonsense]?.id)?.timing).toBe('provisional');
+});
+
+it('goes on after a reload, and what was found is there again after another', async () => {
+  await listening(captionsOfScript());
+  await press(app.driver, 'Listen for 39 captions');
+  await see(app.driver, '.retime-bar [role=progressbar]');
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.placing-panel');
+  await says(app.driver, /39 captions, the first/);
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.placing-panel');
+  // Once it is left, nothing comes back.
+  await press(app.driver, 'Cancel');
+  await gone('.retime-bar');
+  await app.driver.navigate().refresh();
+  await see(app.driver, '.tape-block');
+  await says(app.driver, 'All changes saved');
+  expect(await app.driver.executeScript('return sessionStorage.getItem("fenwix-listening")')).toBeNull();
+  expect(await app.driver.executeScript('return document.querySelector(".retime-bar")')).toBeNull();
+});
+
+it('tells where words and sound disagree, also in a track that is on time', async () => {
+  const onTime = sentences
+    .slice(0, 12)
+    .map(({ text, start, end }, i) =>
+      caption({ id: `s${String(i)}`, start, end, text: i === 2 ? text.replace(/\S+$/, 'bananas.') : text }),
+    );
+  const { track } = await listening(onTime);
+  await press(app.driver, 'Listen for 12 captions');
+  await see(app.driver, '.placing-panel');
+  await eventually(app.driver, 'something to keep', () =>
+    app.driver.executeScript<boolean>('return !document.querySelector(".retime-bar [type=submit]").disabled'),
+  );
+  await app.driver.findElement({ css: '.retime-bar [type=submit]' }).click();
+  await eventually(app.driver, 'words with their times', async () => (await kept(track))[0]?.words.length === 6);
+  await control(app.driver, '1', true);
+  await see(app.driver, '.cm-line');
+  await control(app.driver, Key.ARROW_DOWN);
+  await control(app.driver, Key.ARROW_DOWN);
+  await says(app.driver, 'Words and sound disagree');
+  await says(app.driver, '“bananas.” was not heard here.');
 });

@@ -120,29 +120,49 @@ function heardIn(hearing: Hearing, clip: Clip, lasts: number, where: Whereabouts
   };
 }
 
+/** What was heard of a part of the recording so far: plain, so that it can be kept and gone on from. */
+export interface PartHeard {
+  /** Runs of words that are surely heard, in the order they are heard. */
+  readonly runs: readonly (readonly Placed[])[];
+  readonly where: Whereabouts;
+  /** How many of its groups were listened to. */
+  readonly groups: number;
+}
+
 /**
- * Runs of words that are surely heard, in the order they are heard.
- * @param groups those to be heard, in order of time
+ * A part nothing was heard of yet.
+ * @param groups of it, in order of time
  * @param next the word that is probably to come first; null where it is surely the first of all
+ */
+export const unheard = (groups: readonly Stretch[], next: number | null): PartHeard => ({
+  runs: [],
+  where: { next: next ?? 0, isSure: next === null, since: groups[0]?.start ?? 0 },
+  groups: 0,
+});
+
+/**
+ * Listens on, to more groups of a part.
+ * @param so what was heard of it before
+ * @param groups those that come next
  * @param tell called after each group
  */
 export async function anchorsIn(
   hearing: Hearing,
   sound: ReadSound,
+  so: PartHeard,
   groups: readonly Stretch[],
-  next: number | null,
   tell: (done: number) => void = () => undefined,
-): Promise<Placed[][]> {
-  const found: Placed[][] = [];
-  let where: Whereabouts = { next: next ?? 0, isSure: next === null, since: groups[0]?.start ?? 0 };
+): Promise<PartHeard> {
+  const runs = [...so.runs];
+  let { where } = so;
   for (const [i, group] of groups.entries()) {
     const samples = await sound(group.start, group.end);
     const heard = heardIn(hearing, { samples, at: group.start }, group.end - group.start, where);
-    for (const run of heard.runs) found.push([...run]);
+    for (const run of heard.runs) runs.push([...run]);
     where = heard.where;
     tell(i + 1);
   }
-  return found;
+  return { runs, where, groups: so.groups + groups.length };
 }
 
 /** Runs before this many are looked at for each. */

@@ -1,6 +1,6 @@
 /** Listening to a recording for the words of a script, in steps that several workers can share. */
 import type { Stretch } from '../speech/regions.ts';
-import { anchorsIn, chained, type ReadSound } from './anchors.ts';
+import { anchorsIn, chained, unheard, type PartHeard, type ReadSound } from './anchors.ts';
 import { fillsFor, gapsBetween, type Gap } from './fills.ts';
 import type { Hearing, Placed } from './grammars.ts';
 import { groupsOf } from './groups.ts';
@@ -43,52 +43,75 @@ export interface Listened {
 
 /** Who hears for the script: an engine here, or a worker that has one. Told the share of what was asked that is done. */
 export interface Hearer {
-  readonly anchors: (part: Part, tell: (share: number) => void) => Promise<readonly (readonly Placed[])[]>;
+  readonly anchors: (so: PartHeard, groups: readonly Stretch[], tell: (share: number) => void) => Promise<PartHeard>;
   readonly fills: (gaps: readonly Gap[], tell: (share: number) => void) => Promise<readonly Placed[]>;
 }
 export const hearerOf = (hearing: Hearing, sound: ReadSound): Hearer => ({
-  anchors: ({ groups, next }, tell) => anchorsIn(hearing, sound, groups, next, (done) => tell(done / groups.length)),
+  anchors: (so, groups, tell) => anchorsIn(hearing, sound, so, groups, (done) => tell(done / groups.length)),
   fills: (gaps, tell) => fillsFor(hearing, sound, gaps, (done) => tell(done / gaps.length)),
 });
 
 /** The share of the work that is done before anything is made to fit. */
 const listening = 0.9;
+/** So many groups are heard between two moments at which what was heard can be kept: less than a minute of speech. */
+const atOnce = 6;
+
+/** How listening is followed, and gone on with. */
+export interface Listening {
+  /** Told the share that is done, 0 to 1. */
+  readonly tell?: (share: number) => void;
+  /** What was heard before, by as many hearers; null for a part of which nothing was. */
+  readonly before?: readonly (PartHeard | null)[];
+  /** Told what was heard of each part so far, whenever there is more. */
+  readonly keep?: (heard: readonly (PartHeard | null)[]) => void;
+}
 
 /**
  * Listens with as many hearers as there are, each in a part of the recording.
  * @param length of the recording, in ms
- * @param tell the share that is done, 0 to 1
  */
 export async function listenWith(
   hearers: readonly Hearer[],
   script: Script,
   speech: readonly Stretch[],
   length: number,
-  tell: (share: number) => void = () => undefined,
+  { tell = () => undefined, before = [], keep = () => undefined }: Listening = {},
 ): Promise<Listened> {
   const many = hearers.length;
   const done = hearers.map(() => 0);
-  const told =
-    (i: number, from: number, to: number) =>
-    (share: number): void => {
-      done[i] = share;
-      tell(from + ((to - from) * done.reduce((sum, each) => sum + each, 0)) / many);
-    };
+  const told = (i: number, share: number, from: number, to: number): void => {
+    done[i] = share;
+    tell(from + ((to - from) * done.reduce((sum, each) => sum + each, 0)) / many);
+  };
   const parts = partsOf(speech, length, script.words.length, many);
-  const runs = await Promise.all(
+  const heard: (PartHeard | null)[] = hearers.map((_, i) => before[i] ?? null);
+  await Promise.all(
     hearers.map(async (hearer, i) => {
       const part = parts[i];
-      return part ? hearer.anchors(part, told(i, 0, listening)) : [];
+      if (!part) return;
+      const all = part.groups.length;
+      let so = heard[i] ?? unheard(part.groups, part.next);
+      while (so.groups < all) {
+        const from = so.groups;
+        const next = part.groups.slice(from, from + atOnce);
+        so = await hearer.anchors(so, next, (share) => told(i, (from + share * next.length) / all, 0, listening));
+        heard[i] = so;
+        keep([...heard]);
+      }
+      told(i, 1, 0, listening);
     }),
   );
-  const anchors = chained(runs.flat(), { script });
+  const anchors = chained(
+    heard.flatMap((part) => part?.runs ?? []),
+    { script },
+  );
   const gaps = gapsBetween(anchors, { script }, speech, length);
   done.fill(0);
   const fills = await Promise.all(
     hearers.map((hearer, i) =>
       hearer.fills(
         gaps.filter((_, n) => n % many === i),
-        told(i, listening, 1),
+        (share) => told(i, share, listening, 1),
       ),
     ),
   );

@@ -9,8 +9,28 @@ const limit = -50;
 const certaintyOf = (score: number): number =>
   Math.round(Math.min(1, Math.max(0, 1 - (score + 8) / (limit + 8))) * 100) / 100;
 
-/** The times of a caption's words: those that were heard, and shares of the time between them for those that were not. */
-export function wordRanges(text: string, script: Script, place: CaptionPlace): WordRange[] {
+const keyOf = (w: WordRange): string => `${String(w[0])} ${String(w[1])}`;
+
+/**
+ * The times of a caption's words: those that were heard, and shares of the time between them, with no certainty, for
+ * those that were not. What a recogniser was sure or unsure of it stays so of: its own mistakes sound like what was said.
+ * @param nth place of the caption in the script
+ */
+export function wordRanges(
+  { text, words }: Pick<Caption, 'text' | 'words'>,
+  script: Script,
+  nth: number,
+  place: CaptionPlace,
+): WordRange[] {
+  const recognised = new Map(words.flatMap((w) => (w[5] === 'recogniser' ? [[keyOf(w), w] as const] : [])));
+  const said = script.words.slice(script.firstOf[nth], script.firstOf[nth + 1]);
+  /** Labels and notes are nothing that is listened for. */
+  const isSaid = (w: WordRange): boolean => said.some(({ from, to }) => from < w[1] && to > w[0]);
+  /** @param word with its time and what listening says of it */
+  const ranged = (word: WordRange): WordRange => {
+    const known = recognised.get(keyOf(word));
+    return known ? [word[0], word[1], word[2], word[3], known[4], known[5], known[6]] : word;
+  };
   const ranges: WordRange[] = [];
   let [at, time] = [0, place.start];
   const fill = (to: number, until: number): void => {
@@ -18,26 +38,32 @@ export function wordRanges(text: string, script: Script, place: CaptionPlace): W
       from: at + index,
       to: at + index + word.length,
     }));
-    if (missing.length > 0 && until > time) ranges.push(...shareByLetters(text, missing, time, until));
+    for (const w of missing.length > 0 ? shareByLetters(text, missing, time, Math.max(time, until)) : [])
+      ranges.push(ranged([w[0], w[1], w[2], w[3], isSaid(w) ? 0 : w[4], w[5], w[6]]));
   };
   for (const { word, start, end, score } of place.words) {
     const written = script.words[word];
     if (!written) continue;
     fill(written.from, start);
-    ranges.push([
-      written.from,
-      written.to,
-      start,
-      Math.max(start, end),
-      certaintyOf(score),
-      'aligned',
-      text.slice(written.from, written.to),
-    ]);
+    ranges.push(
+      ranged([
+        written.from,
+        written.to,
+        start,
+        Math.max(start, end),
+        certaintyOf(score),
+        'aligned',
+        text.slice(written.from, written.to),
+      ]),
+    );
     [at, time] = [written.to, Math.max(start, end)];
   }
   fill(text.length, place.end);
   return ranges;
 }
+
+const laterWord = (w: WordRange, by: number): WordRange =>
+  by === 0 ? w : [w[0], w[1], w[2] + by, w[3] + by, w[4], w[5], w[6]];
 
 /** How captions come out of it. */
 export interface PlacedTrack {
@@ -93,7 +119,10 @@ export function placedTrack(
         : Math.min(wanted, Math.max(room, start + 1)),
     );
     const timing = place.how === 'certain' ? 'set' : place.how === 'left' && !isOut ? c.timing : 'provisional';
-    const words = place.how === 'certain' ? wordRanges(c.text, script, place) : place.how === 'left' ? c.words : [];
+    const isRanged = place.how === 'certain' || (place.how === 'with neighbours' && c.words.length === 0);
+    const words = isRanged
+      ? wordRanges(c, script, i, { ...place, start, end })
+      : c.words.map((w) => laterWord(w, start - c.start));
     if (start !== c.start || end !== c.end || timing !== c.timing) moved.push(c.id);
     placed.push({ ...c, start, end, timing, words });
     floor = start;

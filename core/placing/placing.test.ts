@@ -4,7 +4,7 @@ import type { LetterRules } from '../pronunciation/letters.ts';
 import { modelFor } from '../pronunciation/models.ts';
 import { pronouncer } from '../pronunciation/pronounce.ts';
 import { soundsOf } from '../pronunciation/sounds.ts';
-import { caption } from '../track/caption.ts';
+import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import { chained } from './anchors.ts';
 import { runsIn } from './evidence.ts';
 import { gapsBetween } from './fills.ts';
@@ -126,6 +126,40 @@ describe('captions', () => {
       [23_800, 'aligned', 'paddle'],
     ]);
     expect([moved.length, left.length]).toEqual([4, 0]);
+  });
+  it('keep what a recogniser was unsure of: its own mistakes sound like what was said', () => {
+    const draft = captions.map((c) => ({
+      ...c,
+      words: [[0, 4, c.start, c.start + 300, 0.1, 'recogniser', c.text.slice(0, 4)] as WordRange],
+    }));
+    const { captions: placed } = placedTrack(draft, script, placesOf(captions, script, all, speech), 80);
+    expect(placed[0]?.words.map((w) => [w[2], w[4], w[5]])).toEqual([
+      [20_000, 0.1, 'recogniser'],
+      [20_400, 0.95, 'aligned'],
+      [20_800, 0.95, 'aligned'],
+    ]);
+  });
+  it('have words without certainty where those were not heard; labels and notes are nobody’s to hear', () => {
+    const labelled = [{ ...captions[0], text: 'open [horn] the gate' }, ...captions.slice(1)] as Caption[];
+    const said = scriptOf(labelled, 'en', pronounce);
+    const heardBut = all.filter((p) => p.word !== 1);
+    const { captions: placed } = placedTrack(labelled, said, placesOf(labelled, said, heardBut, speech), 80);
+    expect(placed[0]?.words.map((w) => [w[6], w[4]])).toEqual([
+      ['open', 0.95],
+      ['[horn]', 1],
+      ['the', 0],
+      ['gate', 0.95],
+    ]);
+  });
+  it('that go with neighbours take the times of their words along; without any they are all unheard', () => {
+    const timed = captions.map((c, i) =>
+      i === 2 ? { ...c, words: [[0, 5, 6100, 6500, 0.9, 'recogniser', 'watch'] as WordRange] } : c,
+    );
+    const sure = all.filter((p) => p.word < 6 || p.word > 8);
+    const with2 = (track: readonly Caption[]) =>
+      placedTrack(track, script, placesOf(track, script, sure, []), 80).captions[2]?.words.map((w) => [w[2], w[4]]);
+    expect(with2(timed)).toEqual([[26_100, 0.9]]);
+    expect(with2(captions)?.map(([, certainty]) => certainty)).toEqual([0, 0, 0]);
   });
   it('that stay never stand out of order', () => {
     const jumps = [...heard(0, 20_000), ...heard(1, 23_000), ...heard(3, 69_000)];

@@ -42,6 +42,7 @@ export type RuleId =
   | 'speech-without-caption'
   | 'caption-without-speech'
   | 'sound-without-note'
+  | 'not-as-heard'
   | 'in-conflict'
   | 'not-proofed';
 

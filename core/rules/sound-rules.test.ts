@@ -1,6 +1,7 @@
 import { plainStyle } from '../style/shipped.ts';
 import { usualRate } from '../time/frames.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { apply } from '../track/apply.ts';
+import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import type { Regions } from '../speech/regions.ts';
 import type { HouseStyle } from '../style/style.ts';
 import { finder, findIn } from './finder.ts';
@@ -65,6 +66,59 @@ it('tells how late a caption is against the speech it begins with, where no word
   expect(found([at('a', 400, 3000)], speech([1000, 3000]))).toEqual(['early of a']);
   // The second begins in mid-speech: the speech is the first one's.
   expect(found([at('a', 1000, 2000), at('b', 2080, 3000)], speech([1000, 3000]))).toEqual([]);
+});
+
+describe('words that were listened for', () => {
+  /** A caption of words heard one after the other, each 300 ms long; those in brackets were not heard. */
+  const listened = (...words: readonly string[]): Caption => {
+    const text = words.map((w) => w.replace(/[()]/g, '')).join(' ');
+    let from = 0;
+    const ranges = words.map((w, i): WordRange => {
+      const word = w.replace(/[()]/g, '');
+      const [at, start] = [from, 1000 + i * 300];
+      from += word.length + 1;
+      return w === word
+        ? [at, at + word.length, start, start + 300, 0.9, 'aligned', word]
+        : [at, at + word.length, start, start + 300, 0, 'guessed', word];
+    });
+    return caption({ id: 'a', start: 1000, end: 1000 + words.length * 300, text, words: ranges });
+  };
+  const saysOf = (c: Caption, regions = speech([1000, c.end]), stretch = { start: 0, end: 60_000 }): string[] =>
+    [...findIn([c], { style, rate: usualRate, length: 60_000, regions, stretch }).byCaption.values()]
+      .flat()
+      .flatMap((f) => (f.rule === 'not-as-heard' ? [f.message] : []));
+
+  it('and not heard are told, until they are corrected, or the caption is proofed', () => {
+    const one = listened('open', 'the', '(lantern)', 'now');
+    expect(saysOf(one)).toEqual(['“lantern” was not heard here.']);
+    const { captions } = apply([one], { type: 'splice', id: 'a', from: 9, to: 16, insert: 'lower gate' });
+    expect(captions.flatMap((c) => saysOf(c))).toEqual([]);
+    expect(saysOf({ ...one, proofed: true })).toEqual([]);
+    expect(saysOf(one, speech([1000, 2200]), { start: 30_000, end: 60_000 })).toEqual([]);
+  });
+  it('and went badly with their sound are told too; very short ones are not', () => {
+    const [first, second] = listened('open', 'lantern').words;
+    if (!first || !second) throw new Error('There are two.');
+    const badly: WordRange = [second[0], second[1], second[2], second[3], 0.4, 'aligned', 'lantern'];
+    expect(saysOf({ ...listened('open', 'lantern'), words: [first, badly] })).toEqual([
+      '“lantern” was not heard here.',
+    ]);
+    expect(saysOf(listened('open', '(a)', 'gate'))).toEqual([]);
+  });
+  it('leave speech that none of them stands for: a phrase is missing', () => {
+    const c = listened('open', 'gate');
+    const [first, second] = c.words;
+    if (!first || !second) throw new Error('There are two.');
+    const apart = (by: number): Caption => ({
+      ...c,
+      end: 1600 + by,
+      words: [first, [second[0], second[1], 1300 + by, 1600 + by, 0.9, 'aligned', 'gate']],
+    });
+    expect(saysOf(apart(500))).toEqual([]);
+    expect(saysOf(apart(900))).toEqual(['0.90 s of speech after “open” has no words.']);
+    // A pause is none.
+    expect(saysOf(apart(900), speech([1000, 1300], [2200, 2500]))).toEqual([]);
+  });
 });
 
 it('holds nothing against a sound nobody has heard, and nothing against captions that are not timed', () => {

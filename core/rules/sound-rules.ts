@@ -3,8 +3,9 @@ import { heardFor, isIn, stretchesIn } from '../speech/heard-under.ts';
 import type { Stretch } from '../speech/regions.ts';
 import { isSpoken, soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../time/clock.ts';
-import type { Caption } from '../track/caption.ts';
-import type { CaptionInPlace, Rule } from './finding.ts';
+import type { Caption, WordRange } from '../track/caption.ts';
+import { isHeard, isUnheard } from '../track/doubt.ts';
+import { plural, type CaptionInPlace, type Rule } from './finding.ts';
 
 /** From this many times the limit on, speech without a caption is told even where most of its stretch has one. */
 const inAnyCase = 3;
@@ -25,6 +26,36 @@ function gapsOf({ caption, before, next }: CaptionInPlace, length: number | null
 }
 const has = (caption: Caption | null, from: number, to: number): boolean =>
   caption !== null && caption.start < to && caption.end > from && soundNotes(caption.text).length > 0;
+/** So much speech that no word of a caption stands for is a missing phrase, in ms. */
+const missing = 500;
+/** A letter with the pauses inside sentences takes about so long, in ms: as listening takes it. */
+const perLetter = 68;
+
+/** Speech of a caption's own time for which it has no word, in ms: the most between two words that were heard, and the word before it. */
+function unsaidSpeech(
+  { caption, next }: CaptionInPlace,
+  speech: readonly Stretch[],
+): { ms: number; after: string } | null {
+  let most: { ms: number; after: string } | null = null;
+  let last: WordRange | null = null;
+  let needs = 0;
+  const look = (until: number): void => {
+    if (!last || until <= last[3]) return;
+    const ms = heardFor(speech, last[3], until) - needs;
+    if (ms > Math.max(missing, most?.ms ?? 0)) most = { ms, after: caption.text.slice(last[0], last[1]) };
+  };
+  for (const w of caption.words) {
+    if (w[5] !== 'aligned' || !isHeard(w)) {
+      needs += (w[1] - w[0] + 1) * perLetter;
+      continue;
+    }
+    look(w[2]);
+    [last, needs] = [w, 0];
+  }
+  look(Math.min(caption.end, next?.start ?? Infinity, next?.words[0]?.[2] ?? Infinity));
+  return most;
+}
+
 export const soundRules: readonly Rule[] = [
   {
     id: 'speech-without-caption',
@@ -87,6 +118,27 @@ export const soundRules: readonly Rule[] = [
         return { value, limit, message: `${seconds(value)} of sound that is not speech has no note.` };
       }
       return null;
+    },
+  },
+  {
+    id: 'not-as-heard',
+    group: 'Sound',
+    title: 'Words and sound disagree',
+    short: 'not as heard',
+    severity: () => 'should',
+    check(place, { regions, stretch }) {
+      const { caption } = place;
+      if (!regions || caption.proofed || !isIn(caption, stretch)) return null;
+      const unheard = caption.words.filter((w) => isUnheard(caption, w));
+      const [first] = unheard;
+      const gap = unsaidSpeech(place, regions.speech);
+      if (!first && !gap) return null;
+      const words = first && `“${first[6]}”${unheard.length > 1 ? ` and ${plural(unheard.length - 1, 'other')}` : ''}`;
+      const said = gap && `${seconds(gap.ms)} of speech after “${gap.after}” has no words`;
+      const message = [words && `${words} ${unheard.length > 1 ? 'were' : 'was'} not heard here`, said]
+        .filter(Boolean)
+        .join('; ');
+      return { value: unheard.length + (gap ? 1 : 0), limit: 0, message: `${message}.` };
     },
   },
 ];

@@ -1,7 +1,7 @@
 /** Findings about the words themselves, as far as the text and what the recogniser said of it can tell. */
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from '../text/wording.ts';
 import { sign } from '../text/signs.ts';
-import { isDoubtful } from '../track/doubt.ts';
+import { isUnsure } from '../track/doubt.ts';
 import type { TextRange } from '../text/text-range.ts';
 import { plural, type Violation, type Rule } from './finding.ts';
 
@@ -19,7 +19,7 @@ export const wordRules: readonly Rule[] = [
     short: 'doubtful',
     severity: () => 'should',
     check({ caption }, { doubtBelow }) {
-      const [first, ...more] = caption.words.filter((w) => isDoubtful(caption, w, doubtBelow));
+      const [first, ...more] = caption.words.filter((w) => isUnsure(caption, w, doubtBelow));
       if (!first) return null;
       const others = more.length === 0 ? '' : ` and of ${plural(more.length, 'other')}`;
       const message = `The recogniser was not sure of “${first[6]}”${others}.`;

@@ -1,7 +1,8 @@
 /** Listening for captions in workers, and where they belong after that. */
+import type { PartHeard } from '../../core/placing/anchors.ts';
 import type { Gap } from '../../core/placing/fills.ts';
 import type { Placed } from '../../core/placing/grammars.ts';
-import { leastShare, listenWith, type Hearer } from '../../core/placing/listen.ts';
+import { leastShare, listenWith, type Hearer, type Listening } from '../../core/placing/listen.ts';
 import { offsetsOf, type Offsets } from '../../core/placing/offset.ts';
 import { placedTrack } from '../../core/placing/placed-track.ts';
 import { placesOf, type Certainty } from '../../core/placing/placement.ts';
@@ -17,7 +18,7 @@ const mostWorkers = 4;
 type Client = WorkerClient<PlacingQuestion, PlacingAnswer>;
 const begin = (): Client => workerClient(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
 const hearerIn = (client: Client, signal: AbortSignal): Hearer => ({
-  anchors: (part, progress) => client.ask({ part }, { signal, progress }) as Promise<readonly (readonly Placed[])[]>,
+  anchors: (so, groups, progress) => client.ask({ so, groups }, { signal, progress }) as Promise<PartHeard>,
   fills: (gaps: readonly Gap[], progress) => client.ask({ gaps }, { signal, progress }) as Promise<readonly Placed[]>,
 });
 
@@ -45,21 +46,25 @@ export interface PlacingRequest extends Omit<PlacingJob, 'captions'> {
 
 /**
  * Where captions belong; a sentence where words and sound do not match.
- * @param tell the share that is done, 0 to 1
+ * @param listening what was heard before is gone on with where as many listen as then
  * @throws {WorkerTrouble}
  */
 export async function listenFor(
   { captions, speech, length, gap, ...where }: PlacingRequest,
-  tell: (share: number) => void,
+  listening: Listening,
   signal: AbortSignal,
 ): Promise<Placing | { readonly trouble: string }> {
-  const clients = Array.from({ length: Math.max(1, Math.min(mostWorkers, navigator.hardwareConcurrency)) }, begin);
+  const many = Math.max(1, Math.min(mostWorkers, navigator.hardwareConcurrency));
+  const clients = Array.from({ length: many }, begin);
   const job: PlacingJob = { ...where, captions: captions.map(({ text, speakers }) => ({ text, speakers })) };
   try {
     const [script] = (await Promise.all(clients.map((c) => c.ask({ begin: job }, { signal })))) as Script[];
     if (!script || script.words.length === 0) return { trouble: 'These captions hold no words that are said.' };
     const hearers = clients.map((c) => hearerIn(c, signal));
-    const { placed, share } = await listenWith(hearers, script, speech, length, tell);
+    const { placed, share } = await listenWith(hearers, script, speech, length, {
+      ...listening,
+      before: listening.before?.length === many ? listening.before : [],
+    });
     if (share < leastShare)
       return {
         trouble: `The words and the sound do not match: ${String(Math.round(share * 100))} % of the words were heard. Nothing was moved. Are they from another recording, or in another language?`,

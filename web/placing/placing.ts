@@ -5,7 +5,7 @@ import { wholeGap } from '../../core/style/style.ts';
 import { sentWith, type Side } from '../../core/placing/send-with.ts';
 import { modelFor } from '../../core/pronunciation/models.ts';
 import type { Timed } from '../../core/timing/move.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption, WordRange } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import { away } from '../api/client.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
@@ -13,7 +13,11 @@ import { useWholeLength } from '../playback/whole-length.ts';
 import { useJob } from '../stores/job.ts';
 import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
+import { begunListening, forgetListening, keepListening, type BegunListening } from './broken-off.ts';
 import type { PlacedRow, Placing } from './listen.ts';
+
+const isSameWords = (a: readonly WordRange[], b: readonly WordRange[]): boolean =>
+  a.length === b.length && a.every((w, i) => w.every((each, k) => each === b[i]?.[k]));
 
 export const usePlacing = defineStore('placing', () => {
   const job = useJob();
@@ -30,14 +34,23 @@ export const usePlacing = defineStore('placing', () => {
   /** Ids of captions that are not to be moved. */
   const refused = shallowRef<ReadonlySet<string>>(new Set());
   let stopping = new AbortController();
+  /** What was begun before the page was read again. */
+  const begun = shallowRef(begunListening());
 
   function clear(): void {
     stopping.abort();
+    begun.value = null;
+    forgetListening();
     [listening.value, trouble.value, found.value] = [null, null, null];
     [refused.value, sent.value] = [new Set(), new Map()];
     isShown.value = true;
   }
-  watch(() => track.track?.id, clear);
+  watch(
+    () => track.track?.id,
+    (_, was) => {
+      if (was !== undefined) clear();
+    },
+  );
 
   const language = computed(() => track.track?.language ?? '');
   /** Why nothing can be listened for; null where it can. */
@@ -51,12 +64,29 @@ export const usePlacing = defineStore('placing', () => {
   /** There is no acoustic model for the language itself: places are about right. */
   const isApproximate = computed(() => modelFor(language.value)?.isApproximate ?? false);
 
-  /** Listens for these captions. */
+  /** The captions of listening that a reload broke off; null where there was none, or they are no longer the same. */
+  const brokenOff = computed((): readonly Caption[] | null => {
+    const { track: open } = track;
+    if (!begun.value || begun.value.track !== open?.id || hindrance.value !== null) return null;
+    const now = new Map(track.captions.map((c) => [c.id, c]));
+    const captions = begun.value.captions.flatMap(([id, text]) => {
+      const c = now.get(id);
+      return c?.text === text ? [c] : [];
+    });
+    return captions.length === begun.value.captions.length ? captions : null;
+  });
+
+  /** Listens for these captions; goes on where a reload broke that off. */
   async function listen(captions: readonly Caption[]): Promise<void> {
     const { job: open, recordingUrl: url } = job;
     const { regions } = sound;
-    if (!open || !url || !regions || hindrance.value !== null || captions.length === 0) return;
+    const id = track.track?.id;
+    if (!open || !url || !regions || id === undefined || hindrance.value !== null || captions.length === 0) return;
+    const before = brokenOff.value === captions ? (begun.value?.heard ?? []) : [];
     clear();
+    const keep = (heard: BegunListening['heard']): void =>
+      keepListening({ track: id, captions: captions.map((c) => [c.id, c.text]), heard });
+    keep(before);
     const { signal } = (stopping = new AbortController());
     listening.value = 0;
     try {
@@ -71,10 +101,13 @@ export const usePlacing = defineStore('placing', () => {
         length: whole.value,
         gap: wholeGap(open.style, open.rate),
       };
-      const answer = await listenFor(request, (share) => (listening.value = share), signal);
+      const follow = { before, keep, tell: (share: number) => (listening.value = share) };
+      const answer = await listenFor(request, follow, signal);
       if (signal.aborted) return;
-      if ('trouble' in answer) trouble.value = answer.trouble;
-      else found.value = answer;
+      if ('trouble' in answer) {
+        trouble.value = answer.trouble;
+        forgetListening();
+      } else found.value = answer;
     } catch (error) {
       if (!signal.aborted)
         trouble.value =
@@ -110,31 +143,31 @@ export const usePlacing = defineStore('placing', () => {
     refused.value = next;
   }
 
-  /** Captions whose text is as it was listened for, and whose new place is taken. */
-  const taken = computed((): readonly PlacedRow[] => {
+  /** Captions whose text is as it was listened for, and that were not refused. */
+  const agreed = computed((): readonly PlacedRow[] => {
     const now = new Map(track.captions.map((c) => [c.id, c.text]));
-    return rows.value.filter(
-      ({ before, moves }) => moves && !refused.value.has(before.id) && now.get(before.id) === before.text,
-    );
+    return rows.value.filter(({ before }) => !refused.value.has(before.id) && now.get(before.id) === before.text);
   });
+  /** Those of them that move. */
+  const taken = computed(() => agreed.value.filter((row) => row.moves));
   const times = computed((): readonly Timed[] =>
     taken.value.map(({ after: { id, start, end } }) => ({ id, start, end })),
   );
+  /** Those whose words get times, wherever the captions themselves stay. */
+  const worded = computed(() => agreed.value.filter(({ before, after }) => !isSameWords(before.words, after.words)));
   /** All of it as one step. */
   const edit = computed((): Edit | null => {
-    if (taken.value.length === 0) return null;
     const captions = taken.value.map(({ after: { id, start, end, timing } }) => ({ id, start, end, timing }));
-    const words = taken.value.map(({ after: { id, words } }) => ({ id, words }));
-    return {
-      type: 'together',
-      edits: [
-        { type: 'retime', captions, pieces: [] },
-        { type: 'setWords', captions: words },
-      ],
-    };
+    const words = worded.value.map(({ after: { id, words } }) => ({ id, words }));
+    const edits: Edit[] = [
+      ...(captions.length > 0 ? [{ type: 'retime', captions, pieces: [] } as const] : []),
+      ...(words.length > 0 ? [{ type: 'setWords', captions: words } as const] : []),
+    ];
+    return edits.length === 0 ? null : { type: 'together', edits };
   });
   function stop(): void {
     stopping.abort();
+    forgetListening();
     listening.value = null;
   }
   return {
@@ -148,11 +181,13 @@ export const usePlacing = defineStore('placing', () => {
     send,
     hindrance,
     isApproximate,
+    brokenOff,
     listen,
     stop,
     clear,
     toggle,
     taken,
+    worded,
     times,
     edit,
   };

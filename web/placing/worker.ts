@@ -1,14 +1,15 @@
 /** The worker’s side of placing: hears its part of a recording for the words of a script. */
 import { ALL_FORMATS, Input, UrlSource } from 'mediabunny';
 import { answerQuestions } from '../background/worker-side.ts';
-import type { ReadSound } from '../../core/placing/anchors.ts';
+import type { PartHeard, ReadSound } from '../../core/placing/anchors.ts';
 import { engineRate } from '../../core/placing/engine.ts';
 import type { Gap } from '../../core/placing/fills.ts';
 import type { Placed } from '../../core/placing/grammars.ts';
-import { hearerOf, type Hearer, type Part } from '../../core/placing/listen.ts';
+import { hearerOf, type Hearer } from '../../core/placing/listen.ts';
 import type { Script } from '../../core/placing/script.ts';
 import { scriptOf } from '../../core/placing/words-to-place.ts';
 import { modelFor } from '../../core/pronunciation/models.ts';
+import type { Stretch } from '../../core/speech/regions.ts';
 import { resampled } from '../../core/speech/resample.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import { pieceOf } from '../sound/read-piece.ts';
@@ -26,8 +27,10 @@ export interface PlacingJob {
 }
 /** First what it is about, once; then what is to be heard of it. */
 export type PlacingQuestion =
-  { readonly begin: PlacingJob } | { readonly part: Part } | { readonly gaps: readonly Gap[] };
-export type PlacingAnswer = Script | readonly (readonly Placed[])[] | readonly Placed[];
+  | { readonly begin: PlacingJob }
+  | { readonly so: PartHeard; readonly groups: readonly Stretch[] }
+  | { readonly gaps: readonly Gap[] };
+export type PlacingAnswer = Script | PartHeard | readonly Placed[];
 
 /** One channel of a sound track, at the rate the engine takes. @param url of the recording @param nth sound track of it */
 async function soundOf(url: string, nth: number): Promise<ReadSound> {
@@ -63,7 +66,7 @@ function answering(): (question: PlacingQuestion, tell: (share: number) => void)
       return begun.script;
     }
     if (!hearer) throw new Error('What it is about comes first.');
-    return 'part' in question ? hearer.anchors(question.part, tell) : hearer.fills(question.gaps, tell);
+    return 'so' in question ? hearer.anchors(question.so, question.groups, tell) : hearer.fills(question.gaps, tell);
   };
 }
 answerQuestions(answering(), (error) => (error instanceof SoundTrouble ? error.message : null));

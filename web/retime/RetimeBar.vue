@@ -11,6 +11,7 @@ import TextButton from '../controls/TextButton.vue';
 import TextField from '../controls/TextField.vue';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
+import { counted } from './plan.ts';
 import { useRetime } from './retime.ts';
 import BorrowRow from '../borrow/BorrowRow.vue';
 import ListenRow from '../placing/ListenRow.vue';
@@ -67,8 +68,10 @@ const said = computed(() => {
   if (retime.gone > 0)
     return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut. Seen before it is kept.`;
   const [first, last] = [retime.changes[0], retime.changes.at(-1)];
+  if (retime.worded > 0)
+    return `No caption moves; the words of ${counted(retime.worded).toLowerCase()} get their times.`;
   if (!first || !last) return 'Nothing is moved yet.';
-  const many = retime.changes.length === 1 ? 'One caption' : `${String(retime.changes.length)} captions`;
+  const many = counted(retime.changes.length);
   const was = new Map(retime.moved.map((c) => [c.id, c.start]));
   const by = (c: Timed): string => {
     const ms = c.start - (was.get(c.id) ?? 0);
@@ -98,7 +101,9 @@ function onKey(event: KeyboardEvent): void {
       <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
       <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
       <span class="spring"></span>
-      <TextButton main submit :disabled="!retime.canApply || !track.editable">Move them</TextButton>
+      <TextButton main submit :disabled="!retime.canApply || !track.editable">{{
+        retime.worded > 0 ? 'Keep the word times' : 'Move them'
+      }}</TextButton>
       <TextButton
         tip="This track stays as it is"
         :disabled="!retime.canApply || retime.scope !== 'all'"

@@ -41,9 +41,10 @@ export function changesOf(plan: Plan, moved: readonly Caption[], all: readonly C
 export function editOf(plan: Plan, moved: readonly Caption[], all: readonly Caption[]): Edit | null {
   if (!plan || 'fault' in plan) return null;
   if ('follows' in plan) return followEdit(all, plan.follows.captions, plan.segments);
+  // Words may get times where no caption moves.
+  if ('times' in plan) return plan.edit;
   const changes = changesOf(plan, moved, all);
   if (changes.length === 0) return null;
   if ('by' in plan) return shifted(moved, plan.by);
-  if ('times' in plan) return plan.edit;
   return retimingAlong(moved, changes, plan.pieces);
 }

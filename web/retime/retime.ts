@@ -109,8 +109,12 @@ export const useRetime = defineStore('retime', () => {
   const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
   /** How many go with what was cut from the recording. */
   const gone = computed(() => (plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0));
+  /** How many captions stay where they are while their words get times. */
+  const worded = computed(() =>
+    tool.value === 'sound' && changes.value.length === 0 && placing.found ? placing.worded.length : 0,
+  );
   /** Whether there is anything to be done. */
-  const canApply = computed(() => changes.value.length + gone.value > 0);
+  const canApply = computed(() => changes.value.length + gone.value + worded.value > 0);
   /** The captions as they are to be seen everywhere: as they would be while that is tried. */
   const captions = computed(() => {
     if (side.value === 'before') return track.captions;
@@ -136,6 +140,16 @@ export const useRetime = defineStore('retime', () => {
     [isOpen.value, same.value] = [false, null];
     if (tool.value === 'same') tool.value = 'shift';
   }
+  // Listening that a reload broke off goes on by itself.
+  watch(
+    () => placing.brokenOff,
+    (captions) => {
+      if (!captions || isOpen.value) return;
+      open('sound');
+      void placing.listen(captions);
+    },
+    { immediate: true },
+  );
   /** Five captions are played in turn, each to be tied at its first word. */
   function byEar(): void {
     open('ties');
@@ -150,13 +164,15 @@ export const useRetime = defineStore('retime', () => {
 
   function apply(): void {
     const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
-    const [many, lost] = [changes.value.length, gone.value];
+    const [many, lost, words] = [changes.value.length, gone.value, worded.value];
     if (!edit || !plan.value) return;
     const others = offersOfSame(plan.value);
     close();
     track.change(edit);
     const went = lost > 0 ? `, ${String(lost)} gone with what was cut` : '';
-    messages.offer(`${counted(many)} moved${went}; one step to undo.`, others);
+    const done =
+      words > 0 ? `The words of ${counted(words).toLowerCase()} have their times` : `${counted(many)} moved${went}`;
+    messages.offer(`${done}; one step to undo.`, others);
   }
   /** The copy that is on its way, so that one asked for again after a lost answer is made once. */
   let copy: { readonly of: Plan; readonly made: MadeTrack } | null = null;
@@ -229,6 +245,7 @@ export const useRetime = defineStore('retime', () => {
     plan,
     changes,
     gone,
+    worded,
     canApply,
     captions,
     open,

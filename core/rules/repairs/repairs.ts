@@ -73,6 +73,7 @@ const onlyAsked: ReadonlySet<RuleId> = new Set(['doubled-word']);
 /** What people have to do themselves. */
 const byHand: Readonly<Partial<Record<RuleId, string>>> = {
   'stray-punctuation': 'Only a person can say where the mark belongs.',
+  'not-as-heard': 'Listen to it, then correct or proof it.',
   'doubtful-word': 'Listen to it, then correct or proof it.',
   'no-end-mark': 'Only a person can say whether a sentence ends there.',
   unclosed: 'Only a person can say where it should close.',
