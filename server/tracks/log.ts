@@ -101,7 +101,7 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
 
   /** A whole log, from the first edit on, a part at a time: edits of a long track can be large. */
   async function* everyEdit(id: string): AsyncGenerator<LoggedEdit> {
-    for (let after = 0; ; ) {
+    for (let after = 0; ;) {
       const rows = await db<EditRow>('edits')
         .where({ track: id })
         .where('number', '>', after)
