@@ -1,4 +1,5 @@
 /** A recording that was cut again: captions follow what was typed, drawn on the tape, or found in the sound. */
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -28,8 +29,10 @@ beforeAll(async () => {
 const captions: readonly Caption[] = [1000, 5000, 9000, 14_000, 20_000].map((start, i) =>
   caption({ id: `c${String(i)}`, start, end: start + 2500, text: `Caption number ${String(i + 1)} here.` }),
 );
-async function cutting(): Promise<{ track: string }> {
+/** @param more makes what else the job has */
+async function cutting(more: (job: string) => Promise<void> = () => Promise.resolve()): Promise<{ track: string }> {
   const { job, track } = await jobWith(ask, 'Cuts', captions, { recording: fog });
+  await more(job);
   await app.driver.get(`${app.services.address}/jobs/${job}/tape`);
   await see(app.driver, '[data-test=tape]');
   await runCommand(app.driver, 'cut again');
@@ -113,4 +116,35 @@ it('says where nothing of another recording is in this one, and moves nothing', 
     track,
     captions.map((c) => c.start),
   );
+});
+
+it('every other track of the job follows at once, and each can be gone back to what it was', async () => {
+  const others = [randomUUID(), randomUUID()] as const;
+  const starts = [2000, 6000, 13_000];
+  const { track } = await cutting(async (job) => {
+    for (const id of others) {
+      const lines = starts.map((start, i) =>
+        caption({ id: `${id}-${String(i)}`, start, end: start + 1500, text: `Ligne ${String(i + 1)}` }),
+      );
+      const body = {
+        id,
+        kind: 'subtitles',
+        language: 'fr',
+        name: `sous-titres ${id.slice(0, 4)}`,
+        captions: lines,
+      } as const;
+      await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body });
+    }
+  });
+  await type(app.driver, '0:04.5 – 0:12');
+  await barSays(/2 captions move, 2 go with what was cut/);
+  await type(app.driver, Key.ENTER);
+  await kept(track, [1000, 6500, 12_500]);
+  await press(app.driver, 'The same for all 2 others');
+  await says(app.driver, '2 other tracks moved alike. What each was before is under its Versions.');
+  for (const id of others) await kept(id, [2000, 5500]);
+  for (const id of others)
+    expect(
+      (await ask('GET /api/tracks/:id', { params: { id }, query: { at: 1 } })).captions.map((c) => c.start),
+    ).toEqual(starts);
 });

@@ -216,3 +216,50 @@ it('tells where words and sound disagree, also in a track that is on time', asyn
   await says(app.driver, 'Words and sound disagree');
   await says(app.driver, '“bananas.” was not heard here.');
 });
+
+it('makes captions of a text that has no times: placed and laid out in one step, and back in one', async () => {
+  // Two sentences to a caption, as they came out of a transcript.
+  const text = Array.from(
+    { length: 10 },
+    (_, i) => `${sentences[i * 2]?.text ?? ''} ${sentences[i * 2 + 1]?.text ?? ''}`,
+  );
+  const bare = text.map((each, i) =>
+    caption({ id: `b${String(i)}`, start: i * 4000, end: i * 4000 + 3000, text: each, timing: 'provisional' }),
+  );
+  const { track } = await listening(bare);
+  await press(app.driver, 'Listen for 10 captions');
+  await see(app.driver, '.placing-panel');
+  await says(app.driver, /\d+ captions in all/);
+  await press(app.driver, 'Move them');
+  await says(app.driver, /10 captions moved and the text laid out; \d+ captions in all; one step to undo/);
+  const laid = await eventually(app.driver, 'the text laid out', async () => {
+    const now = await kept(track);
+    return now.length > 10 && now;
+  });
+  expect(laid.map((c) => c.text.replace(/\s+/g, ' ')).join(' ')).toBe(text.join(' '));
+  expect(laid.every((c) => c.timing === 'set')).toBe(true);
+  for (const { start } of sentences.slice(0, 20).filter((_, i) => i % 2 === 0))
+    expect(Math.min(...laid.map((c) => Math.abs(c.start - start)))).toBeLessThan(150);
+  await control(app.driver, 'z');
+  await eventually(app.driver, 'the text as it came', async () => (await kept(track)).length === 10);
+  expect(await kept(track)).toEqual(bare);
+});
+
+it('notes where the playhead was when a caption of a text without times was begun', async () => {
+  const { job, track } = await jobWith(ask, 'Written by ear', [], { recording: hash });
+  await app.driver.get(`${app.services.address}/jobs/${job}/words`);
+  await press(app.driver, 'Write the first caption');
+  await see(app.driver, '.cm-line');
+  await type(app.driver, 'Welcome to night school.');
+  await eventually(app.driver, 'the recording', () =>
+    app.driver.executeScript<boolean>('return document.querySelector("video").readyState > 0'),
+  );
+  await app.driver.executeScript('document.querySelector("video").currentTime = 7');
+  await says(app.driver, '00:07.00');
+  await type(app.driver, Key.ENTER, 'At the Tollen Reach flight.');
+  await eventually(app.driver, 'both captions', async () => (await kept(track)).length === 2);
+  expect((await kept(track)).map((c) => [c.start, c.timing, c.text])).toEqual([
+    [0, 'provisional', 'Welcome to night school.'],
+    [7000, 'provisional', 'At the Tollen Reach flight.'],
+  ]);
+});

@@ -13,6 +13,8 @@ export interface ReflowRequest {
   readonly what: 'lines' | 'captions';
   /** Those too that meet the style as they are. */
   readonly every?: boolean;
+  /** Only those that have times: text without a place of its own is not mixed into what has one. */
+  readonly timed?: boolean;
   /** Captions from this place on; from the first where it is left out. */
   readonly from?: number;
   /** Up to this place, not counted in; to the last where it is left out. */
@@ -64,12 +66,13 @@ export function reflowCaptions(
   newId: () => string,
   asked: ReflowRequest,
 ): ReflowResult {
-  const { what, every = false, from = 0, to = captions.length } = asked;
+  const { what, every = false, timed = false, from = 0, to = captions.length } = asked;
   // Whole captions are given up only for what has to go; lines are cheap to break again.
   const departs = (c: Caption, i: number): boolean =>
     i >= from &&
     i < to &&
     c.letBe.length === 0 &&
+    !(timed && c.timing === 'provisional') &&
     (every ||
       findingsAt(captions, i, context).some(
         (f) => repairable[what].has(f.rule) && (what === 'lines' || f.severity === 'must'),

@@ -1,6 +1,6 @@
 /** New captions: at the playhead, beside another, where somebody speaks; one way for keys, commands and buttons. */
 import { computed } from 'vue';
-import { caption } from '../../core/track/caption.ts';
+import { caption, type Caption } from '../../core/track/caption.ts';
 import { seconds } from '../../core/time/clock.ts';
 import { isIn } from '../../core/speech/heard-under.ts';
 import type { Stretch } from '../../core/speech/regions.ts';
@@ -83,6 +83,17 @@ export function useNewCaptions() {
     if (!open || !track.editable) return;
     insert(roomAt(track.timed, start, end - start, Math.ceil(frameLength(open.rate)), moveRulesOf(open)), start);
   }
+  /**
+   * Where text that is written while one listens probably belongs: at the playhead, where that is between the caption
+   * it is written after and the next; else right after that caption.
+   */
+  function writtenAt(here: Caption, usual: number): Stretch {
+    const next = track.captions[track.captions.indexOf(here) + 1];
+    const heard = Math.round(playback.time);
+    const isBetween = heard > here.start && heard <= (next?.start ?? Infinity);
+    const start = job.recordingUrl && isBetween ? heard : here.end;
+    return { start, end: start + usual };
+  }
   /** An empty caption right after another, or right before it; not timed where that one is not. */
   function insertBeside(id: string, side: 'before' | 'after'): void {
     const open = job.job;
@@ -90,8 +101,7 @@ export function useNewCaptions() {
     if (!open || !here || !track.editable) return;
     const { usual, shortest } = open.style.time;
     if (here.timing !== 'set') {
-      const at =
-        side === 'after' ? { start: here.end, end: here.end + usual } : { start: here.start, end: here.start + 1 };
+      const at = side === 'after' ? writtenAt(here, usual) : { start: here.start, end: here.start + 1 };
       const made = { ...caption({ id: newId(), ...at, text: '' }), timing: 'provisional' as const };
       track.change({ type: 'insert', captions: [made] });
       place.goTo(made.id, 'chosen');

@@ -33,10 +33,17 @@ watch(
 );
 watch(wanted, () => (chosen.value = 0));
 
+/** Run once the dialog is gone: until then it may take the keyboard from whatever the command gives it to. */
+let chosenCommand: Command | null = null;
 function run(command: Command | undefined): void {
   if (!command) return;
+  chosenCommand = command;
   open.value = false;
-  void nextTick(command.run);
+}
+function whenGone(): void {
+  const command = chosenCommand;
+  chosenCommand = null;
+  command?.run();
 }
 /** @returns whether the key does anything here */
 function go(key: string): boolean {
@@ -57,7 +64,14 @@ function press(key: string): void {
 </script>
 
 <template>
-  <DialogSheet v-model:open="open" :footer="null" :closable="false" title="Find a command" :width="520">
+  <DialogSheet
+    v-model:open="open"
+    :footer="null"
+    :closable="false"
+    :after-close="whenGone"
+    title="Find a command"
+    :width="520"
+  >
     <TextField
       ref="input"
       v-model="wanted"

@@ -13,7 +13,12 @@ export type Plan =
   | { readonly pieces: readonly Piece[] }
   /** These, and the times of their words along the pieces. */
   | { readonly taken: readonly Timed[]; readonly pieces: readonly Piece[] }
-  | { readonly times: readonly Timed[]; readonly edit: Edit | null }
+  | {
+      readonly times: readonly Timed[];
+      readonly edit: Edit | null;
+      /** The track after that, where it is more than other times. */
+      readonly captions?: readonly Caption[];
+    }
   /** The track as it follows a recording that was cut again. */
   | { readonly follows: Followed; readonly segments: readonly Segment[] }
   | { readonly fault: string }

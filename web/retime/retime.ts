@@ -4,6 +4,7 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { followed, type Segment } from '../../core/retime/follow.ts';
 import { rateChange, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
+import type { TrackSummary } from '../../core/job/job.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readTime } from '../../core/time/read-time.ts';
 import { onScreenAt, type Caption } from '../../core/track/caption.ts';
@@ -13,6 +14,7 @@ import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { addTrack, copyOf, type MadeTrack } from '../import/add-track.ts';
+import { useLayAnew } from '../placing/lay-anew.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
@@ -44,6 +46,7 @@ export const useRetime = defineStore('retime', () => {
   const playback = usePlayback();
   const messages = useMessages();
   const placing = usePlacing();
+  const layAnew = useLayAnew();
   const borrow = useBorrow();
   const cuts = useCuts();
   const edges = useEdges();
@@ -87,23 +90,28 @@ export const useRetime = defineStore('retime', () => {
   }
   function cutPlan(): Plan {
     if (cuts.fault !== null) return { fault: cuts.fault };
-    const { segments } = cuts;
-    return segments && { follows: followed(track.captions, segments, () => crypto.randomUUID()), segments };
+    return cuts.segments && planFor({ segments: cuts.segments }, track.captions);
+  }
+  function soundPlan(): Plan {
+    if (!placing.found) return null;
+    const { times, edit } = placing;
+    if (!layAnew.isOn) return { times, edit };
+    // While it is being worked out there is nothing to be done yet.
+    return layAnew.laid && { times, edit: layAnew.laid.edit, captions: layAnew.laid.captions };
   }
   const same = shallowRef<Same | null>(null);
-  function samePlan(): Plan {
-    const now = same.value?.plan;
-    if (!now || 'pieces' in now) return now ?? null;
-    return { follows: followed(track.captions, now.segments, () => crypto.randomUUID()), segments: now.segments };
-  }
+  const planFor = (what: Same['plan'], captions: readonly Caption[]): NonNullable<Plan> =>
+    'pieces' in what
+      ? what
+      : { follows: followed(captions, what.segments, () => crypto.randomUUID()), segments: what.segments };
   const plan = computed<Plan>(() => {
     if (!isOpen.value || !job.job) return null;
     if (tool.value === 'shift') return shiftPlan(job.job.rate);
-    if (tool.value === 'sound') return placing.found && { times: placing.times, edit: placing.edit };
+    if (tool.value === 'sound') return soundPlan();
     if (tool.value === 'borrow') return borrowPlan();
     if (tool.value === 'edges') return edges.planFor(moved.value, job.job);
     if (tool.value === 'cut') return cutPlan();
-    if (tool.value === 'same') return samePlan();
+    if (tool.value === 'same') return same.value && planFor(same.value.plan, track.captions);
     return tool.value === 'rate' ? ratePlan() : ties.plan;
   });
   const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
@@ -118,9 +126,9 @@ export const useRetime = defineStore('retime', () => {
   /** The captions as they are to be seen everywhere: as they would be while that is tried. */
   const captions = computed(() => {
     if (side.value === 'before') return track.captions;
-    return plan.value && 'follows' in plan.value
-      ? plan.value.follows.captions
-      : withMoved(track.captions, changes.value);
+    const now = plan.value;
+    if (now && 'follows' in now) return now.follows.captions;
+    return (now && 'captions' in now ? now.captions : null) ?? withMoved(track.captions, changes.value);
   });
   function open(which: Tool): void {
     tool.value = which;
@@ -166,12 +174,16 @@ export const useRetime = defineStore('retime', () => {
     const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
     const [many, lost, words] = [changes.value.length, gone.value, worded.value];
     if (!edit || !plan.value) return;
+    const laid = 'captions' in plan.value ? plan.value.captions.length : undefined;
     const others = offersOfSame(plan.value);
     close();
     track.change(edit);
     const went = lost > 0 ? `, ${String(lost)} gone with what was cut` : '';
+    const placed = laid === undefined ? '' : ` and the text laid out; ${String(laid)} captions in all`;
     const done =
-      words > 0 ? `The words of ${counted(words).toLowerCase()} have their times` : `${counted(many)} moved${went}`;
+      words > 0
+        ? `The words of ${counted(words).toLowerCase()} have their times`
+        : `${counted(many)} moved${went}${placed}`;
     messages.offer(`${done}; one step to undo.`, others);
   }
   /** The copy that is on its way, so that one asked for again after a lost answer is made once. */
@@ -204,7 +216,7 @@ export const useRetime = defineStore('retime', () => {
     await track.open(id);
     return track.track?.id === id;
   }
-  /** Offers to do the same to the other tracks of the job, each seen before it is kept. */
+  /** Offers to do the same to the other tracks of the job: to each, seen before it is kept, or to all of them at once. */
   function offersOfSame(now: NonNullable<Plan>): readonly Offer[] {
     const of = nameOf(track.track?.id ?? '');
     const move = 'by' in now ? { pieces: shiftBy(now.by) } : now;
@@ -213,11 +225,25 @@ export const useRetime = defineStore('retime', () => {
     const others = (job.job?.tracks ?? []).filter(
       (t) => t.id !== track.track?.id && t.kind !== 'machine' && t.captions > 0,
     );
-    return others.map(({ id, name }) => ({
-      title: `The same for ${name}…`,
-      run: () =>
-        void again(id, { of, plan: 'segments' in move ? { segments: move.segments } : { pieces: move.pieces } }),
-    }));
+    const plan = 'segments' in move ? { segments: move.segments } : { pieces: move.pieces };
+    const all = { title: `The same for all ${String(others.length)} others`, run: () => void inAll(others, { plan }) };
+    return [
+      ...(others.length > 1 ? [all] : []),
+      ...others.map(({ id, name }) => ({ title: `The same for ${name}…`, run: () => void again(id, { of, plan }) })),
+    ];
+  }
+  /** Does the same in tracks that are not open; each keeps the version before. */
+  async function inAll(others: readonly TrackSummary[], { plan }: Pick<Same, 'plan'>): Promise<void> {
+    const failed: string[] = [];
+    for (const { id, name } of others)
+      await track
+        .changeOther(id, (captions) => editOf(planFor(plan, captions), captions, captions))
+        .catch((error: unknown) => failed.push(`“${name}” stays as it was: ${sentence(error)}`));
+    await job.refresh().catch(() => undefined);
+    const done = others.length - failed.length;
+    if (failed.length > 0) messages.notice = failed.join(' ');
+    if (done > 0)
+      messages.remark = `${done === 1 ? 'One other track' : `${String(done)} other tracks`} moved alike. What each was before is under its Versions.`;
   }
   async function again(id: string, move: Same): Promise<void> {
     if (!(await workOn(id))) return;

@@ -209,6 +209,18 @@ export const useTrack = defineStore('track', () => {
     current?.change(edit, mergeable, done);
   }
 
+  /**
+   * Makes one change in a track that is not open here; it is written to this browser and sent like any other.
+   * @param of the edit for the captions as they stand there; null where there is nothing to do
+   * @throws {ApiError} when the track cannot be had
+   */
+  async function changeOther(id: string, of: (captions: readonly Caption[]) => Edit | null): Promise<void> {
+    const sync = await take(id);
+    const edit = of(sync.captions());
+    if (edit) sync.change(edit);
+    release(id);
+  }
+
   /** What this page shows becomes a track of its own, where the server’s log has become another; then the server’s is opened. */
   async function keepApart(job: string): Promise<void> {
     const sync = current;
@@ -262,6 +274,7 @@ export const useTrack = defineStore('track', () => {
     close,
     deliverLeft,
     change,
+    changeOther,
     endTyping: () => current?.endTyping(),
     composing,
     undo: () => current?.undo(),

@@ -2,6 +2,7 @@
 import EmptyPage from '../controls/EmptyPage.vue';
 import { caption } from '../../core/track/caption.ts';
 import { newId } from '../sync/ids.ts';
+import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
@@ -9,6 +10,7 @@ import LinkButton from '../controls/LinkButton.vue';
 import TextButton from '../controls/TextButton.vue';
 
 /** What to do with a track that holds nothing. */
+const job = useJob();
 const track = useTrack();
 const place = usePlace();
 const playback = usePlayback();
@@ -16,10 +18,12 @@ const playback = usePlayback();
 /** How long a first caption is there until it is timed, in ms. */
 const first = 2000;
 
+/** Where there is a recording the words come first, and their times when they are listened for or marked on the tape. */
 function begin(): void {
   const id = newId();
-  const start = playback.time;
-  track.change({ type: 'insert', captions: [caption({ id, start, end: start + first, text: '' })] });
+  const start = Math.round(playback.time);
+  const timing = job.recordingUrl ? 'provisional' : 'set';
+  track.change({ type: 'insert', captions: [caption({ id, start, end: start + first, text: '', timing })] });
   place.goTo(id, 'chosen');
 }
 </script>
