@@ -6,7 +6,9 @@
  */
 import { chances } from '../core/chances-for-tests.ts';
 import { execFileSync } from 'node:child_process';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { recogniserFor } from '../cli/recogniser.ts';
 import { hearerOf, leastShare, listenWith } from '../core/placing/listen.ts';
@@ -18,12 +20,15 @@ import { soundReader } from '../core/speech/sound-reader.ts';
 import { voiceWeights } from '../core/speech/voice-net.ts';
 import { usualRates } from '../core/time/frames.ts';
 
-const language = 'en-GB';
-const model = modelFor(language);
-if (!model) throw new Error('English has a model.');
-const rules = readFileSync(`core/pronunciation/letters-${model.model}.json`, 'utf8');
 const engineAt = pathToFileURL('node_modules/soundswallower/soundswallower.node.js').href;
-const { engine, pronounce } = await recogniserFor(model, rules, engineAt);
+/** Who listens, in a language that has a model. */
+async function listenerFor(language: string) {
+  const model = modelFor(language);
+  if (!model) throw new Error(`There is no model for ${language}.`);
+  const rules = readFileSync(`core/pronunciation/letters-${model.model}.json`, 'utf8');
+  return { language, ...(await recogniserFor(model, rules, engineAt)) };
+}
+const english = await listenerFor('en-GB');
 const net = readFileSync('core/speech/voice-net.bin');
 const weights = voiceWeights(net.buffer.slice(net.byteOffset, net.byteOffset + net.byteLength));
 
@@ -32,6 +37,8 @@ interface Sentence {
   readonly text: string;
   readonly start: number;
   readonly end: number;
+  /** When each of its words begins, where the voice that says them tells. */
+  readonly words?: readonly number[] | null;
 }
 interface Spoken {
   readonly samples: Float32Array;
@@ -58,7 +65,7 @@ const eachWord = (s: Sentence, to: (word: string) => string | null): Sentence =>
     .split(' ')
     .map(to)
     .filter((w) => w !== null);
-  return { ...s, text: words.length > 0 ? words.join(' ') : s.text };
+  return { ...s, text: words.length > 0 ? words.join(' ') : s.text, words: null };
 };
 const quarterWrong = (s: Sentence): Sentence =>
   eachWord(s, (w) => (chance() < 0.25 ? (strangers[Math.floor(chance() * strangers.length)] ?? w) : w));
@@ -76,6 +83,7 @@ async function measure(
   { samples, speech }: Spoken,
   sentences: readonly Sentence[],
   spoil: (s: Sentence, i: number) => Sentence,
+  { language, engine, pronounce } = english,
 ): Promise<void> {
   const captions = sentences.map((s, i) => ({ ...spoil(s, i), speakers: [], timing: 'set' as const }));
   const script = scriptOf(captions, language, pronounce);
@@ -86,19 +94,29 @@ async function measure(
   const { placed, share } = await listenWith([hearerOf({ engine, pronounce, script }, read)], script, speech, length);
   const took = performance.now() - from;
   const places = placesOf(captions, script, placed, speech);
+  const words = placed.flatMap(({ word, start }) => {
+    const written = script.words[word];
+    const sentence = sentences[written?.caption ?? -1];
+    if (!written || !sentence?.words || sentence.text !== captions[written.caption]?.text) return [];
+    const nth = [...sentence.text.matchAll(/\S+/g)].findIndex(
+      (each) => each.index <= written.from && each.index + each[0].length > written.from,
+    );
+    const truth = sentence.words[nth];
+    return truth === undefined ? [] : [Math.abs(start - truth)];
+  });
   const isRefused = share < leastShare;
   const off = sentences.flatMap((s, i) => (Number.isNaN(s.start) ? [] : [Math.abs((places[i]?.start ?? 0) - s.start)]));
-  const inOrder = [...off].sort((a, b) => a - b);
-  const at = (q: number): string => String(Math.round(inOrder[Math.floor(inOrder.length * q)] ?? 0)).padStart(6);
-  const within = (ms: number): string => (off.filter((x) => x <= ms).length / Math.max(1, off.length)).toFixed(3);
-  const figures = isRefused
-    ? 'REFUSED'
-    : off.length === 0
-      ? 'TAKEN'
-      : `median ${at(0.5)} ms  nine in ten ${at(0.9)} ms  within 50 ms ${within(50)}  100 ms ${within(100)}`;
+  const told = (all: readonly number[]): string => {
+    const inOrder = [...all].sort((a, b) => a - b);
+    const at = (q: number): string => String(Math.round(inOrder[Math.floor(inOrder.length * q)] ?? 0)).padStart(6);
+    const within = (ms: number): string => (all.filter((x) => x <= ms).length / Math.max(1, all.length)).toFixed(3);
+    return `median ${at(0.5)} ms  nine in ten ${at(0.9)} ms  within 50 ms ${within(50)}  100 ms ${within(100)}`;
+  };
+  const figures = isRefused ? 'REFUSED' : off.length === 0 ? 'TAKEN' : told(off);
   console.log(
     `  ${name.padEnd(46)} ${(length / took).toFixed(0).padStart(4)} x  heard ${share.toFixed(2)}  ${figures}`,
   );
+  if (!isRefused && words.length > 0) console.log(`${' '.repeat(64)} ${String(words.length)} words: ${told(words)}`);
 }
 
 const demo = (name: string, file: string): Spoken => {
@@ -126,7 +144,7 @@ for (const [name, spoken, from, cut] of [
   without.set(samples.subarray((from + cut) * 16), from * 16);
   const kept = sentences.map((s) => {
     if (s.end <= from) return s;
-    return s.start >= from + cut ? later(-cut)(s) : { ...s, start: NaN };
+    return s.start >= from + cut ? { ...later(-cut)(s), words: null } : { ...s, start: NaN, words: null };
   });
   await measure(
     `${name}: a scene of ${String(cut / 1000)} s gone from the sound`,
@@ -163,6 +181,44 @@ for (const [a, b] of [
     );
 }
 
+/** Sentences said one after the other, with silences between them. @param under so much under the loudest a sentence begins, in dB */
+function joined(clips: readonly { readonly samples: Float32Array; readonly text: string }[], under: number): Spoken {
+  const parts: Float32Array[] = [];
+  const sentences: Sentence[] = [];
+  let at = 0;
+  const add = (samples: Float32Array): void => {
+    parts.push(samples);
+    at += samples.length;
+  };
+  const silence = (ms: number): void =>
+    add(Float32Array.from({ length: Math.round(ms) * 16 }, () => (chance() - 0.5) * 1e-4));
+  silence(1500);
+  for (const { samples, text } of clips) {
+    sentences.push({ text, start: at / 16 + gate(samples, under), end: (at + samples.length) / 16 });
+    add(samples);
+    silence(400 + chance() * 1600);
+  }
+  const samples = new Float32Array(at);
+  parts.reduce((to, part) => (samples.set(part, to), to + part.length), 0);
+  return { samples, speech: speechOf(samples), sentences };
+}
+/** The first of three frames of 10 ms that are louder than so much under the loudest, in ms. */
+function gate(samples: Float32Array, under: number): number {
+  const frames = Array.from(
+    { length: Math.floor(samples.length / 160) },
+    (_, i) =>
+      10 * Math.log10(samples.subarray(i * 160, i * 160 + 160).reduce((sum, x) => sum + x * x, 0) / 160 + 1e-10),
+  );
+  const level = Math.max(...frames) - under;
+  return (
+    10 *
+    Math.max(
+      0,
+      frames.findIndex((_, i) => [0, 1, 2].every((k) => (frames[i + k] ?? -100) > level)),
+    )
+  );
+}
+
 const human = '/usr/share/pocketsphinx/test/data';
 if (existsSync(human)) {
   const clips: { readonly samples: Float32Array; readonly text: string }[] = [];
@@ -179,51 +235,59 @@ if (existsSync(human)) {
     text: 'go forward ten meters',
     samples: decoded(`${human}/goforward.raw`, '-f', 's16le', '-ar', '16000', '-ac', '1'),
   });
-  /** The first of three frames of 10 ms that are louder than so much under the loudest, in ms. */
-  const gate = (samples: Float32Array, under: number): number => {
-    const frames = Array.from(
-      { length: Math.floor(samples.length / 160) },
-      (_, i) =>
-        10 * Math.log10(samples.subarray(i * 160, i * 160 + 160).reduce((sum, x) => sum + x * x, 0) / 160 + 1e-10),
-    );
-    const level = Math.max(...frames) - under;
-    return (
-      10 *
-      Math.max(
-        0,
-        frames.findIndex((_, i) => [0, 1, 2].every((k) => (frames[i + k] ?? -100) > level)),
-      )
-    );
-  };
   for (const under of [25, 40]) {
     console.log(`\nHuman speech, starts by a gate ${String(under)} dB under the loudest`);
     for (let n = 1; n <= 6; n++) {
       chance = chances(n);
       const order = clips.map((clip) => [chance(), clip] as const).sort((a, b) => a[0] - b[0]);
-      const parts: Float32Array[] = [];
-      const sentences: Sentence[] = [];
-      let at = 0;
-      const add = (samples: Float32Array): void => {
-        parts.push(samples);
-        at += samples.length;
-      };
-      const silence = (ms: number): void =>
-        add(Float32Array.from({ length: Math.round(ms) * 16 }, () => (chance() - 0.5) * 1e-4));
-      silence(1500);
-      for (const [, { samples, text }] of order) {
-        sentences.push({ text, start: at / 16 + gate(samples, under), end: (at + samples.length) / 16 });
-        add(samples);
-        silence(400 + chance() * 1600);
-      }
-      const samples = new Float32Array(at);
-      parts.reduce((to, part) => (samples.set(part, to), to + part.length), 0);
-      const spoken = { samples, speech: speechOf(samples), sentences };
+      const spoken = joined(
+        order.map(([, clip]) => clip),
+        under,
+      );
+      const { sentences } = spoken;
       await measure(`order ${String(n)}: 20 s late`, spoken, sentences, later(20_000));
       await measure(`order ${String(n)}: a quarter wrong`, spoken, sentences.map(quarterWrong), later(20_000));
       await measure(`order ${String(n)}: a quarter missing`, spoken, sentences.map(quarterMissing), later(20_000));
     }
   }
 }
+
+const speaks = (voice: string, text: string, out: string): boolean => {
+  try {
+    execFileSync('espeak-ng', ['-v', voice, '-s', '150', '-w', out, text], { stdio: 'ignore' });
+    return true;
+  } catch {
+    return false;
+  }
+};
+const scratch = mkdtempSync(join(tmpdir(), 'fenwix-bench-'));
+const said = join(scratch, 'said.wav');
+if (speaks('fr', 'oui', said)) {
+  console.log('\nFrench: the lock in its translation, said by espeak-ng; starts by a gate 25 dB under the loudest');
+  const { fr } = JSON.parse(readFileSync('demo/recordings/lock-after-dark/translations.json', 'utf8')) as {
+    readonly fr: readonly string[];
+  };
+  const french = await listenerFor('fr');
+  chance = chances(1);
+  const clips = fr.map((text) => {
+    speaks('fr', text, said);
+    return { text, samples: decoded(said) };
+  });
+  const spoken = joined(clips, 25);
+  const { sentences } = spoken;
+  await measure('a minute late', spoken, sentences, later(60_000), french);
+  await measure('20 s late, a quarter wrong', spoken, sentences.map(quarterWrong), later(20_000), french);
+  await measure('20 s late, a quarter missing', spoken, sentences.map(quarterMissing), later(20_000), french);
+  const nowhere = (s: Sentence): Sentence => ({ ...s, start: NaN });
+  await measure(
+    'with the words of the English',
+    spoken,
+    lock.sentences.map(nowhere),
+    (s, i) => ({ ...s, start: i * 3000, end: i * 3000 + 2000 }),
+    french,
+  );
+}
+rmSync(scratch, { recursive: true });
 
 console.log('\nWhat does not match: refused, or taken');
 const nowhere = (s: Sentence): Sentence => ({ ...s, start: NaN });

@@ -3,7 +3,7 @@ import { readCtm } from '../core/formats/ctm/ctm.ts';
 
 interface Truth {
   length: number;
-  sentences: { text: string; start: number; end: number; speaker: string }[];
+  sentences: { text: string; start: number; end: number; speaker: string; words: number[] | null }[];
   sounds: { note: string; start: number; end: number }[];
 }
 
@@ -28,6 +28,16 @@ describe.each([
     });
     expect(new Set(truth.sentences.map((s) => s.speaker)).size).toBe(voices);
     expect(truth.length).toBeGreaterThan(least);
+  });
+
+  it('tells when each word begins, in order, inside its sentence', () => {
+    for (const { text, start, end, words } of truth.sentences) {
+      expect(words).toHaveLength(text.split(' ').length);
+      [...(words ?? []), end].reduce((before, now) => {
+        expect(now).toBeGreaterThan(before);
+        return now;
+      }, start - 1);
+    }
   });
 
   it('has a machine draft of that very sound, mistakes and all', () => {

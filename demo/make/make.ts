@@ -2,7 +2,8 @@
  * Makes the demo recordings, their true scripts and their machine drafts.
  *
  * Needs Debian's ffmpeg, flite, pocketsphinx and pocketsphinx-en-us. The results are committed, so only somebody who
- * changes a script has to run it, naming the recordings: `npm run demo:make fog-signals`.
+ * changes a script has to run it, naming the recordings: `npm run demo:make fog-signals`; with `-- --script-only` what is
+ * told of the recordings is written anew, and they stay.
  */
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -137,6 +138,9 @@ function soundOnly(folder: string, out: string): void {
   execFileSync('ffmpeg', [...how, join(out, 'recording.ogg')]);
 }
 
+/** The true script alone is written anew: the voices say the same again as when the recording was made. */
+const scriptOnly = process.argv.includes('--script-only');
+
 async function make(script: Script): Promise<void> {
   const out = resolve('demo/recordings', script.name);
   const folder = mkdtempSync(join(tmpdir(), 'fenwix-demo-'));
@@ -145,6 +149,7 @@ async function make(script: Script): Promise<void> {
     const placed = makeSound(folder, script);
     const { title, language } = script;
     writeFileSync(join(out, 'true-script.json'), `${JSON.stringify({ title, language, ...placed }, null, 2)}\n`);
+    if (scriptOnly) return;
     recognise(folder, out, script.name);
     if (script === lockAfterDark) {
       await film(placed, folder, out, { width, height, paint: painter(placed), filters: [titles(placed)] });
@@ -158,6 +163,6 @@ async function make(script: Script): Promise<void> {
   }
 }
 
-const wanted = process.argv.slice(2);
+const wanted = process.argv.slice(2).filter((each) => each !== '--script-only');
 for (const script of [lockAfterDark, fogSignals, keepersRound])
   if (wanted.length === 0 || wanted.includes(script.name)) await make(script);

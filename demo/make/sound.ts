@@ -2,6 +2,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { wordStarts } from './word-starts.ts';
 import { speakers, type Script, type Voice } from './script.ts';
 
 export const sampleRate = 16000;
@@ -12,6 +13,8 @@ export interface PlacedSentence {
   readonly text: string;
   readonly start: number;
   readonly end: number;
+  /** When each of its words begins, as the voice tells its phones; null where it does not say the words as written. */
+  readonly words: readonly number[] | null;
 }
 export interface PlacedSound {
   readonly note: string;
@@ -108,20 +111,14 @@ export function makeSound(folder: string, { spoken, sounds, tail }: Script): Pla
     }
     clock += cue.pause;
     const wav = join(folder, `sentence-${String(i)}.wav`);
-    execFileSync('flite', [
-      '-voice',
-      voices[cue.voice],
-      '--setf',
-      `duration_stretch=${String(cue.stretch ?? 1.08)}`,
-      '-t',
-      cue.say ?? cue.text,
-      '-o',
-      wav,
-    ]);
+    const how = ['-voice', voices[cue.voice], '--setf', `duration_stretch=${String(cue.stretch ?? 1.08)}`];
+    execFileSync('flite', [...how, '-t', cue.say ?? cue.text, '-o', wav]);
     const samples = voiced(wav);
     parts.push({ start: clock, samples });
     const end = clock + ms(samples.length);
-    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start: clock, end });
+    const from = clock;
+    const words = wordStarts(how, cue.say ?? cue.text, cue.text)?.map((start) => from + start) ?? null;
+    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start: clock, end, words });
     clock = end;
   });
   const length = clock + tail;
