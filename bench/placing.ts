@@ -38,7 +38,7 @@ interface Sentence {
   readonly start: number;
   readonly end: number;
   /** When each of its words begins, where the voice that says them tells. */
-  readonly words?: readonly number[] | null;
+  readonly wordStarts?: readonly number[] | null;
 }
 interface Spoken {
   readonly samples: Float32Array;
@@ -65,7 +65,7 @@ const eachWord = (s: Sentence, to: (word: string) => string | null): Sentence =>
     .split(' ')
     .map(to)
     .filter((w) => w !== null);
-  return { ...s, text: words.length > 0 ? words.join(' ') : s.text, words: null };
+  return { ...s, text: words.length > 0 ? words.join(' ') : s.text, wordStarts: null };
 };
 const quarterWrong = (s: Sentence): Sentence =>
   eachWord(s, (w) => (chance() < 0.25 ? (strangers[Math.floor(chance() * strangers.length)] ?? w) : w));
@@ -97,11 +97,11 @@ async function measure(
   const words = placed.flatMap(({ word, start }) => {
     const written = script.words[word];
     const sentence = sentences[written?.caption ?? -1];
-    if (!written || !sentence?.words || sentence.text !== captions[written.caption]?.text) return [];
+    if (!written || !sentence?.wordStarts || sentence.text !== captions[written.caption]?.text) return [];
     const nth = [...sentence.text.matchAll(/\S+/g)].findIndex(
       (each) => each.index <= written.from && each.index + each[0].length > written.from,
     );
-    const truth = sentence.words[nth];
+    const truth = sentence.wordStarts[nth];
     return truth === undefined ? [] : [Math.abs(start - truth)];
   });
   const isRefused = share < leastShare;
@@ -144,7 +144,7 @@ for (const [name, spoken, from, cut] of [
   without.set(samples.subarray((from + cut) * 16), from * 16);
   const kept = sentences.map((s) => {
     if (s.end <= from) return s;
-    return s.start >= from + cut ? { ...later(-cut)(s), words: null } : { ...s, start: NaN, words: null };
+    return s.start >= from + cut ? { ...later(-cut)(s), wordStarts: null } : { ...s, start: NaN, wordStarts: null };
   });
   await measure(
     `${name}: a scene of ${String(cut / 1000)} s gone from the sound`,

@@ -3,7 +3,7 @@ import { readCtm } from '../core/formats/ctm/ctm.ts';
 
 interface Truth {
   length: number;
-  sentences: { text: string; start: number; end: number; speaker: string; words: number[] | null }[];
+  sentences: { text: string; start: number; end: number; speaker: string; wordStarts: number[] | null }[];
   sounds: { note: string; start: number; end: number }[];
 }
 
@@ -31,9 +31,9 @@ describe.each([
   });
 
   it('tells when each word begins, in order, inside its sentence', () => {
-    for (const { text, start, end, words } of truth.sentences) {
-      expect(words).toHaveLength(text.split(' ').length);
-      [...(words ?? []), end].reduce((before, now) => {
+    for (const { text, start, end, wordStarts } of truth.sentences) {
+      expect(wordStarts).toHaveLength(text.split(' ').length);
+      [...(wordStarts ?? []), end].reduce((before, now) => {
         expect(now).toBeGreaterThan(before);
         return now;
       }, start - 1);

@@ -23,7 +23,9 @@ const french = importCaptions(readFileSync(`${folder}/french-for-another-copy.sr
 const { sentences } = JSON.parse(readFileSync(`${folder}/true-script.json`, 'utf8')) as {
   readonly sentences: readonly { readonly text: string; readonly start: number; readonly end: number }[];
 };
-const english = sentences.map((s, i) => caption({ id: `en ${String(i).padStart(2, '0')}`, ...s }));
+const english = sentences.map(({ text, start, end }, i) =>
+  caption({ id: `en ${String(i).padStart(2, '0')}`, text, start, end }),
+);
 /** Where the French belongs: it was made for a copy that ran at 25 for 24000/1001 and began 2.6 s later. */
 const trueStart = (ms: number): number => ((ms - 2600) * 24_000) / (25 * 1001);
 

@@ -110,7 +110,7 @@ async function borrowing(): Promise<void> {
     recording: demo?.recording?.hash ?? null,
     language: 'fr',
   });
-  const captions = sentences.map((s, i) => caption({ id: `e${String(i)}`, ...s }));
+  const captions = sentences.map(({ text, start, end }, i) => caption({ id: `e${String(i)}`, text, start, end }));
   const body = { id: randomUUID(), kind: 'captions', language: 'en-GB', name: 'fair copy, proofed', captions } as const;
   await ask('POST /api/jobs/:id/tracks', { params: { id: made.job }, body });
   await driver.get(`${services.address}/jobs/${made.job}/tracks`);

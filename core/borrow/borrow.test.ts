@@ -95,7 +95,7 @@ describe('captions of two tracks', () => {
   });
 
   it('that say something else are told apart', () => {
-    const round = other.map((s, i) => caption({ id: `r${String(i)}`, ...s }));
+    const round = other.map(({ text, start, end }, i) => caption({ id: `r${String(i)}`, text, start, end }));
     for (const language of ['en', 'fr', 'de']) {
       const moved = captionsOf({ language }, chances(1));
       const { pairs } = pairCaptions(moved, round);
@@ -104,7 +104,9 @@ describe('captions of two tracks', () => {
   });
 
   it('of one language are paired however they are split', () => {
-    const whole = sentences.slice(0, 4).map((s, i) => caption({ id: `w${String(i)}`, ...s }));
+    const whole = sentences
+      .slice(0, 4)
+      .map(({ text, start, end }, i) => caption({ id: `w${String(i)}`, text, start, end }));
     const [first] = whole;
     if (!first) throw new Error('There is a first.');
     const split = [

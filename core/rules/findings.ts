@@ -56,7 +56,7 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
 }
 
 /** Raised whenever a rule finds otherwise than before, so that counts that were kept are made anew. */
-export const rulesVersion = 4;
+export const rulesVersion = 5;
 
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];

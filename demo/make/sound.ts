@@ -14,7 +14,7 @@ export interface PlacedSentence {
   readonly start: number;
   readonly end: number;
   /** When each of its words begins, as the voice tells its phones; null where it does not say the words as written. */
-  readonly words: readonly number[] | null;
+  readonly wordStarts: readonly number[] | null;
 }
 export interface PlacedSound {
   readonly note: string;
@@ -117,8 +117,8 @@ export function makeSound(folder: string, { spoken, sounds, tail }: Script): Pla
     parts.push({ start: clock, samples });
     const end = clock + ms(samples.length);
     const from = clock;
-    const words = wordStarts(how, cue.say ?? cue.text, cue.text)?.map((start) => from + start) ?? null;
-    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start: clock, end, words });
+    const starts = wordStarts(how, cue.say ?? cue.text, cue.text)?.map((start) => from + start) ?? null;
+    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start: clock, end, wordStarts: starts });
     clock = end;
   });
   const length = clock + tail;
