@@ -60,7 +60,7 @@ export const useRetime = defineStore('retime', () => {
   const rates = ref({ from: '25', to: '25' });
   // Ties, rates and what is heard are about all of a track, wherever the cursor goes meanwhile.
   watch(tool, (now) => {
-    if (now !== 'shift' && scope.value === 'on') scope.value = 'all';
+    if (now === 'cut' || (now !== 'shift' && scope.value === 'on')) scope.value = 'all';
   });
   /** Which times are shown while it is tried. */
   const side = ref<'before' | 'after'>('after');
@@ -133,7 +133,7 @@ export const useRetime = defineStore('retime', () => {
   function open(which: Tool): void {
     tool.value = which;
     if (isOpen.value) return;
-    scope.value = selection.places ? 'selected' : which === 'shift' ? 'on' : 'all';
+    scope.value = which === 'cut' ? 'all' : selection.places ? 'selected' : which === 'shift' ? 'on' : 'all';
     const rate = job.job ? rateText(job.job.rate) : '25';
     [typed.value, side.value, rates.value] = ['', 'after', { from: rate, to: rate }];
     ties.clear();
