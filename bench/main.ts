@@ -47,6 +47,11 @@ const { commandLineFigures } = await import('./command-line.ts');
 const commandLine = commandLineFigures();
 commandLine.forEach(show);
 
+console.log('\nRetiming and versions, one run each');
+const { retimingFigures } = await import('./retiming.ts');
+const retiming = (await retimingFigures()).map((f) => ({ ...f, ms: round(f.ms) }));
+retiming.forEach(show);
+
 const { formatComparisons } = await import('./formats.ts');
 const { ruleComparisons } = await import('./rules.ts');
 const results = [...formatComparisons, ...ruleComparisons].map(({ title, works, targets }) => {
@@ -76,6 +81,7 @@ const report = {
   tape,
   server,
   commandLine,
+  retiming,
 };
 const path = 'docs/benchmarks.json';
 const options = await resolveConfig(path);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import type { Difference } from '../../core/compare/differences.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
@@ -25,6 +25,7 @@ const compared = useCompared();
 const findings = useFindings();
 const place = usePlace();
 const times = useTimes();
+const section = useTemplateRef<HTMLElement>('section');
 const list = useTemplateRef<HTMLElement>('list');
 const titleOf = (t: TrackSummary): string => `${t.name} (${t.language})`;
 /** A version is chosen by its track and its edit, after a sign that no id has. */
@@ -38,8 +39,12 @@ const other = ref('');
 watch(
   () => compared.version,
   (version, was) => {
-    if (version) [reference.value, other.value, compared.shown] = [version.track, keyOf(version), 'other'];
-    else if (was && [reference.value, other.value].includes(keyOf(was))) [reference.value, other.value] = ['', ''];
+    if (version) {
+      [reference.value, other.value, compared.shown] = [version.track, keyOf(version), 'other'];
+      void nextTick(() => section.value?.scrollIntoView({ block: 'nearest' }));
+    }
+    if (!version && was && [reference.value, other.value].includes(keyOf(was)))
+      [reference.value, other.value] = ['', ''];
   },
 );
 watch(
@@ -132,7 +137,7 @@ function goTo({ captions: [one, two] }: Difference): void {
 </script>
 
 <template>
-  <section v-if="choices.length > 1" class="compare stack" aria-label="Compare two tracks">
+  <section v-if="choices.length > 1" ref="section" class="compare stack" aria-label="Compare two tracks">
     <div class="row wrap">
       <h3>Compare</h3>
       <SelectField v-model="other" label="The track that is compared" :options="choices" />

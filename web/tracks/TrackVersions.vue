@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { shallowRef, ref, watch } from 'vue';
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import type { HandedVersion } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
@@ -33,6 +33,22 @@ watch(
   },
   { immediate: true },
 );
+/** So many are listed until all are asked for. */
+const few = 30;
+const every = ref(false);
+const shown = computed(() => (every.value ? (versions.value ?? []) : (versions.value ?? []).slice(0, few)));
+const title = useTemplateRef<HTMLElement>('title');
+// It stands below what it was asked for from: the keyboard goes along.
+watch(
+  () => props.track.id,
+  async () => {
+    every.value = false;
+    await nextTick();
+    title.value?.focus({ preventScroll: true });
+    title.value?.scrollIntoView({ block: 'nearest' });
+  },
+  { immediate: true },
+);
 const columns = [
   { key: 'at', title: 'Last changed' },
   { key: 'changed', title: 'What changed in it' },
@@ -46,7 +62,7 @@ const columns = [
 <template>
   <section class="versions stack" aria-labelledby="versions-of">
     <div class="row between">
-      <h3 id="versions-of">
+      <h3 id="versions-of" ref="title" tabindex="-1">
         Versions of “<span dir="auto">{{ track.name }}</span
         >”
       </h3>
@@ -55,7 +71,7 @@ const columns = [
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <p v-else-if="!versions" class="soft" role="status">Reading what was changed when…</p>
     <p v-else-if="versions.length === 0" class="soft">Nothing has been changed in this track yet.</p>
-    <DataTable v-else :columns="columns" :rows="versions" :key-of="(v) => String(v.edit)">
+    <DataTable v-else :columns="columns" :rows="shown" :key-of="(v) => String(v.edit)">
       <template #at="{ row: v }">{{ moment(v.at) }}</template>
       <template #changed="{ row: v }">{{ changedInWords(v.changed) }}</template>
       <template #captions="{ row: v }">{{ v.captions }}</template>
@@ -63,12 +79,15 @@ const columns = [
       <template #handed="{ row: v }">{{ v.handed.join(', ') }}</template>
       <template #head-go><span class="visually-hidden">Look or go back</span></template>
       <template #go="{ row: v }">
-        <b v-if="v === versions[0]" class="soft">as it is now</b>
+        <b v-if="v === versions?.[0]" class="soft">as it is now</b>
         <span v-else class="row">
           <TextButton small @click="$emit('look', v)">Look at it</TextButton>
           <TextButton small @click="$emit('back', v)">Go back to it</TextButton>
         </span>
       </template>
     </DataTable>
+    <p v-if="versions && shown.length < versions.length">
+      <TextButton small @click="every = true">Show all {{ versions.length }}</TextButton>
+    </p>
   </section>
 </template>
