@@ -1,6 +1,13 @@
 /** What stores need of a browser, so that they can be tried without one. Imported before the stores are. */
 
-const kept = new Map<string, string>();
+function storage() {
+  const kept = new Map<string, string>();
+  return {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  };
+}
 
 /** Frames run when a test says so. */
 export const frames = {
@@ -17,10 +24,8 @@ export const frames = {
 const noListeners = (): void => undefined;
 
 Object.assign(globalThis, {
-  localStorage: {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-  },
+  localStorage: storage(),
+  sessionStorage: storage(),
   matchMedia: () => ({ matches: false, addEventListener: noListeners }),
   addEventListener: noListeners,
   requestAnimationFrame(frame: () => void): number {
