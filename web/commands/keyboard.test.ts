@@ -89,7 +89,7 @@ describe('keys', () => {
   it('are kept under names that stay what they were', () => {
     expect(commands.map((c) => c.id).sort()).toEqual(
       // As people’s own keys are kept under today; a name is added here and never changed.
-      `above ahead back begin-along begin-here below bold break-lines capital choose-begin choose-end delete doubtful end-here end-read end-up-to-next faster find find-command
+      `above ahead back begin-along begin-here below beside-next bold break-lines capital choose-begin choose-end delete doubtful end-here end-read end-up-to-next faster find find-command
        finding finding-before follow give-above give-below go-checks go-handover go-jobs go-styles go-tape go-tracks go-words
        heard italic job-style join-above join-below join-selected keep-only keys label loop mend-same new-here play proof
        proof-selected redo relay repair repair-all replay replay-around select-above select-below shift slower split-here suggest
