@@ -26,7 +26,12 @@ function shown({ before, after, how, moves }: PlacedRow) {
     isSure: how === 'certain',
     from: before.timing === 'set' ? times.clock(before.start) : 'no time yet',
     to: times.clock(after.start),
-    by: !moves || by === 0 ? 'stays' : `${seconds(Math.abs(by))} ${by < 0 ? 'earlier' : 'later'}`,
+    by:
+      before.timing !== 'set'
+        ? ''
+        : !moves || by === 0
+          ? 'stays'
+          : `${seconds(Math.abs(by))} ${by < 0 ? 'earlier' : 'later'}`,
   };
 }
 const inSight = computed(() =>

@@ -43,11 +43,14 @@ const figures = computed((): readonly (readonly [string, string])[] => {
     <h2 class="visually-hidden">By the sound</h2>
     <div class="row top placing-top">
       <div class="picture">
-        <div class="row between">
-          <h3>How far each caption is from where it is said</h3>
-          <span class="soft small">late above, early below</span>
-        </div>
-        <OffsetPicture :offsets="placing.found.offsets" @choose="uncertain.goNear" />
+        <template v-if="placing.found.offsets.points.length > 0">
+          <div class="row between">
+            <h3>How far each caption is from where it is said</h3>
+            <span class="soft small">late above, early below</span>
+          </div>
+          <OffsetPicture :offsets="placing.found.offsets" @choose="uncertain.goNear" />
+        </template>
+        <p v-else>None of this had times before: each caption gets the time at which it is said.</p>
       </div>
       <dl class="placing-figures" aria-label="What was found">
         <div v-for="[name, figure] in figures" :key="name" class="row between ruled">

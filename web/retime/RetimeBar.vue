@@ -72,6 +72,7 @@ const said = computed(() => {
     return `No caption moves; the words of ${counted(retime.worded).toLowerCase()} get their times.`;
   if (!first || !last) return 'Nothing is moved yet.';
   const many = counted(retime.changes.length);
+  if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times. Seen before it is kept.`;
   const was = new Map(retime.moved.map((c) => [c.id, c.start]));
   const by = (c: Timed): string => {
     const ms = c.start - (was.get(c.id) ?? 0);
