@@ -3,13 +3,13 @@ import CheckField from '../controls/CheckField.vue';
 import ProgressBar from '../controls/ProgressBar.vue';
 import TextButton from '../controls/TextButton.vue';
 import type { Caption } from '../../core/track/caption.ts';
-import { useLayAnew } from './lay-anew.ts';
+import { usePlacedReflow } from './placed-reflow.ts';
 import { usePlacing } from './placing.ts';
 
 /** Begins and stops listening. */
 defineProps<{ captions: readonly Caption[] }>();
 const placing = usePlacing();
-const layAnew = useLayAnew();
+const placedReflow = usePlacedReflow();
 </script>
 
 <template>
@@ -35,9 +35,14 @@ const layAnew = useLayAnew();
       <TextButton v-if="placing.found" @click="placing.isShown = !placing.isShown">
         {{ placing.isShown ? 'Look at the stage' : 'Look at what was found' }}
       </TextButton>
-      <CheckField v-if="layAnew.isBare" v-model="layAnew.wanted">Lay the text out by when it is said</CheckField>
-      <span v-if="layAnew.isOn" class="small" :class="layAnew.trouble ? 'bad' : 'soft'" role="status">
-        {{ layAnew.trouble ?? (layAnew.laid ? `${layAnew.laid.captions.length} captions in all` : 'Laying it out…') }}
+      <CheckField v-if="placedReflow.isBare" v-model="placedReflow.wanted"
+        >Lay the text out by when it is said</CheckField
+      >
+      <span v-if="placedReflow.isOn" class="small" :class="placedReflow.trouble ? 'bad' : 'soft'" role="status">
+        {{
+          placedReflow.trouble ??
+          (placedReflow.laid ? `${placedReflow.laid.captions.length} captions in all` : 'Laying it out…')
+        }}
       </span>
       <span v-if="placing.trouble" class="bad small" role="alert">{{ placing.trouble }}</span>
       <span v-else-if="placing.hindrance" class="soft small" role="status">{{ placing.hindrance }}</span>

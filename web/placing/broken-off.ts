@@ -11,7 +11,7 @@ export interface BegunListening {
 }
 const key = 'fenwix-listening';
 
-/** Where the browser has no room for it, a reload begins anew. */
+/** Where the browser has no room for it, a reload begins from the start. */
 export function keepListening(begun: BegunListening): void {
   try {
     sessionStorage.setItem(key, JSON.stringify(begun));

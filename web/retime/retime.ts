@@ -14,7 +14,7 @@ import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
 import { addTrack, copyOf, type MadeTrack } from '../import/add-track.ts';
-import { useLayAnew } from '../placing/lay-anew.ts';
+import { usePlacedReflow } from '../placing/placed-reflow.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
@@ -46,7 +46,7 @@ export const useRetime = defineStore('retime', () => {
   const playback = usePlayback();
   const messages = useMessages();
   const placing = usePlacing();
-  const layAnew = useLayAnew();
+  const placedReflow = usePlacedReflow();
   const borrow = useBorrow();
   const cuts = useCuts();
   const edges = useEdges();
@@ -95,9 +95,9 @@ export const useRetime = defineStore('retime', () => {
   function soundPlan(): Plan {
     if (!placing.found) return null;
     const { times, edit } = placing;
-    if (!layAnew.isOn) return { times, edit };
+    if (!placedReflow.isOn) return { times, edit };
     // While it is being worked out there is nothing to be done yet.
-    return layAnew.laid && { times, edit: layAnew.laid.edit, captions: layAnew.laid.captions };
+    return placedReflow.laid && { times, edit: placedReflow.laid.edit, captions: placedReflow.laid.captions };
   }
   const same = shallowRef<Same | null>(null);
   const planFor = (what: Same['plan'], captions: readonly Caption[]): NonNullable<Plan> =>

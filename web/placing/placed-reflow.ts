@@ -1,4 +1,4 @@
-/** Text that was only now given times, laid out anew by when its words are said: a transcript becomes captions in one step. */
+/** Text that was only now given times, reflowed by when its words are said: a transcript becomes captions in one step. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { apply } from '../../core/track/apply.ts';
@@ -19,7 +19,7 @@ interface Laid {
   readonly captions: readonly Caption[];
 }
 
-export const useLayAnew = defineStore('lay-anew', () => {
+export const usePlacedReflow = defineStore('placed-reflow', () => {
   const track = useTrack();
   const findings = useFindings();
   const placing = usePlacing();
