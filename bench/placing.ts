@@ -77,6 +77,9 @@ const scaled =
   (by: number) =>
   (s: Sentence): Sentence => ({ ...s, start: s.start * by, end: s.end * by });
 
+const nowhere = (s: Sentence): Sentence => ({ ...s, start: NaN });
+const anywhere = (s: Sentence, i: number): Sentence => ({ ...s, start: i * 3000, end: i * 3000 + 2000 });
+
 /** @param spoil gives the times the captions have before they are placed */
 async function measure(
   name: string,
@@ -278,20 +281,11 @@ if (speaks('fr', 'oui', said)) {
   await measure('a minute late', spoken, sentences, later(60_000), french);
   await measure('20 s late, a quarter wrong', spoken, sentences.map(quarterWrong), later(20_000), french);
   await measure('20 s late, a quarter missing', spoken, sentences.map(quarterMissing), later(20_000), french);
-  const nowhere = (s: Sentence): Sentence => ({ ...s, start: NaN });
-  await measure(
-    'with the words of the English',
-    spoken,
-    lock.sentences.map(nowhere),
-    (s, i) => ({ ...s, start: i * 3000, end: i * 3000 + 2000 }),
-    french,
-  );
+  await measure('with the words of the English', spoken, lock.sentences.map(nowhere), anywhere, french);
 }
 rmSync(scratch, { recursive: true });
 
 console.log('\nWhat does not match: refused, or taken');
-const nowhere = (s: Sentence): Sentence => ({ ...s, start: NaN });
-const anywhere = (s: Sentence, i: number): Sentence => ({ ...s, start: i * 3000, end: i * 3000 + 2000 });
 for (const [name, spoken, others] of [
   ['lock with words of the round', lock, round.sentences.slice(0, 40)],
   ['lock with other words of the round', lock, round.sentences.slice(60, 100)],

@@ -1,5 +1,6 @@
 /** A track as listening places it: captions with their new times and the times of their words. */
 import type { Caption, WordRange } from '../track/caption.ts';
+import { movedWords } from '../track/effects.ts';
 import { shareByLetters } from '../track/ranges.ts';
 import type { CaptionPlace } from './placement.ts';
 import type { Script } from './script.ts';
@@ -62,9 +63,6 @@ export function wordRanges(
   return ranges;
 }
 
-const laterWord = (w: WordRange, by: number): WordRange =>
-  by === 0 ? w : [w[0], w[1], w[2] + by, w[3] + by, w[4], w[5], w[6]];
-
 /** How captions come out of it. */
 export interface PlacedTrack {
   /** In the order they were in, those that stay among them. */
@@ -122,7 +120,7 @@ export function placedTrack(
     const isRanged = place.how === 'certain' || (place.how === 'with neighbours' && c.words.length === 0);
     const words = isRanged
       ? wordRanges(c, script, i, { ...place, start, end })
-      : c.words.map((w) => laterWord(w, start - c.start));
+      : movedWords(c.words, [[c.start, start]]);
     if (start !== c.start || end !== c.end || timing !== c.timing) moved.push(c.id);
     placed.push({ ...c, start, end, timing, words });
     floor = start;

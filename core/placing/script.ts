@@ -26,4 +26,4 @@ export function sayingTime({ words }: Script, from: number, to: number): number 
   return letters * perSaidLetter;
 }
 /** A letter with the pauses inside sentences takes about so long, in ms: measured on the human clips and both synthetic voices. */
-const perSaidLetter = 68;
+export const perSaidLetter = 68;

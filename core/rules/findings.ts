@@ -55,7 +55,7 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
   return found;
 }
 
-/** Raised whenever a rule finds otherwise than before, so that counts that were kept are made anew. */
+/** Raised whenever a rule finds otherwise than before, so that counts that were kept are made again. */
 export const rulesVersion = 5;
 
 /** What every caption without findings shares. */

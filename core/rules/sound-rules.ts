@@ -1,4 +1,5 @@
 /** Findings that hold captions against the sound: speech nobody wrote down, captions nobody says, sound nobody describes. */
+import { perSaidLetter } from '../placing/script.ts';
 import { heardFor, isIn, stretchesIn } from '../speech/heard-under.ts';
 import type { Stretch } from '../speech/regions.ts';
 import { isSpoken, soundNotes } from '../text/sound-notes.ts';
@@ -28,8 +29,6 @@ const has = (caption: Caption | null, from: number, to: number): boolean =>
   caption !== null && caption.start < to && caption.end > from && soundNotes(caption.text).length > 0;
 /** So much speech that no word of a caption stands for is a missing phrase, in ms. */
 const missing = 500;
-/** A letter with the pauses inside sentences takes about so long, in ms: as listening takes it. */
-const perLetter = 68;
 
 /** Speech of a caption's own time for which it has no word, in ms: the most between two words that were heard, and the word before it. */
 function unsaidSpeech(
@@ -46,7 +45,7 @@ function unsaidSpeech(
   };
   for (const w of caption.words) {
     if (w[5] !== 'aligned' || !isHeard(w)) {
-      needs += (w[1] - w[0] + 1) * perLetter;
+      needs += (w[1] - w[0] + 1) * perSaidLetter;
       continue;
     }
     look(w[2]);

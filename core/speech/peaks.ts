@@ -3,7 +3,7 @@
  * that gather four of the level below, so that any stretch at any scale is a few steps away.
  */
 
-/** Raised where peaks come out otherwise than before, so that those that are kept are read anew. */
+/** Raised where peaks come out otherwise than before, so that those that are kept are read again. */
 export const peaksMethod = 1;
 /** Windows in a second. */
 export const peaksPerSecond = 100;

@@ -6,7 +6,7 @@
 
 import { NotDecoded } from '../track/decode.ts';
 
-/** Raised where regions come out otherwise than before, so that those that are kept are looked for anew. */
+/** Raised where regions come out otherwise than before, so that those that are kept are looked for again. */
 export const regionsMethod = 1;
 /** The length of a piece whose voice is told, and of a frame whose loudness is told, in ms. */
 export const [pieceMs, frameMs] = [32, 10];

@@ -45,7 +45,7 @@ function classOf(unit: number): number {
   return quotes.has(unit) ? quote : plain;
 }
 
-/** A letter of ASCII in small; nought for everything else. */
+/** A letter of ASCII in small; zero for everything else. */
 const letter = (unit: number): number => ((unit | 0x20) >= 0x61 && (unit | 0x20) <= 0x7a ? unit | 0x20 : 0);
 
 const mayBeSmall = (unit: number): boolean => unit >= 128 || (unit >= 0x61 && unit <= 0x7a);

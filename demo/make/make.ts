@@ -3,7 +3,7 @@
  *
  * Needs Debian's ffmpeg, flite, pocketsphinx and pocketsphinx-en-us. The results are committed, so only somebody who
  * changes a script has to run it, naming the recordings: `npm run demo:make fog-signals`; with `-- --script-only` what is
- * told of the recordings is written anew, and they stay.
+ * told of the recordings is written again, and they stay.
  */
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -138,7 +138,7 @@ function soundOnly(folder: string, out: string): void {
   execFileSync('ffmpeg', [...how, join(out, 'recording.ogg')]);
 }
 
-/** The true script alone is written anew: the voices say the same again as when the recording was made. */
+/** The true script alone is written: the voices say the same again as when the recording was made. */
 const scriptOnly = process.argv.includes('--script-only');
 
 async function make(script: Script): Promise<void> {

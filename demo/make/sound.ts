@@ -114,11 +114,12 @@ export function makeSound(folder: string, { spoken, sounds, tail }: Script): Pla
     const how = ['-voice', voices[cue.voice], '--setf', `duration_stretch=${String(cue.stretch ?? 1.08)}`];
     execFileSync('flite', [...how, '-t', cue.say ?? cue.text, '-o', wav]);
     const samples = voiced(wav);
-    parts.push({ start: clock, samples });
-    const end = clock + ms(samples.length);
-    const from = clock;
-    const starts = wordStarts(how, cue.say ?? cue.text, cue.text)?.map((start) => from + start) ?? null;
-    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start: clock, end, wordStarts: starts });
+    const start = clock;
+    parts.push({ start, samples });
+    const end = start + ms(samples.length);
+    const said = wordStarts(how, cue.say ?? cue.text, cue.text);
+    const starts = said?.map((each) => start + each) ?? null;
+    sentences.push({ speaker: speakers[cue.voice], text: cue.text, start, end, wordStarts: starts });
     clock = end;
   });
   const length = clock + tail;

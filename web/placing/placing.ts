@@ -84,10 +84,11 @@ export const usePlacing = defineStore('placing', () => {
     if (!open || !url || !regions || id === undefined || hindrance.value !== null || captions.length === 0) return;
     const before = brokenOff.value === captions ? (begun.value?.heard ?? []) : [];
     clear();
-    const keep = (heard: BegunListening['heard']): void =>
-      keepListening({ track: id, captions: captions.map((c) => [c.id, c.text]), heard });
-    keep(before);
     const { signal } = (stopping = new AbortController());
+    const keep = (heard: BegunListening['heard']): void => {
+      if (!signal.aborted) keepListening({ track: id, captions: captions.map((c) => [c.id, c.text]), heard });
+    };
+    keep(before);
     listening.value = 0;
     try {
       // Fetched by who listens: the page begins without it.

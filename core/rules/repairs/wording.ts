@@ -1,4 +1,4 @@
-/** Repairs of wording, and of what is written otherwise than a style wants it. */
+/** Repairs of wording, and of what is not written as a style wants it. */
 import { isSpaceUnit } from '../../text/tokens.ts';
 import { hesitationsIn } from '../../text/hesitations.ts';
 import { doubledWords, lowerAfterEnd } from '../../text/wording.ts';
