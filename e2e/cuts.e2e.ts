@@ -81,18 +81,25 @@ it('makes room for what was put in, and says what is no list', async () => {
   await kept(track, [1000, 5000, 9000, 17_000, 23_000]);
 });
 
-it('finds what became of the recording in the sound of the old one', async () => {
+const folder = mkdtempSync(join(tmpdir(), 'fenwix-cuts-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+/** Another cut of the recording: three seconds more after five, the same horn as later on. */
+function otherCut(): string {
   const wav = readFileSync('fixtures/recordings/fog-signals.wav');
   const form = wavForm(wav, wav.length);
   if (!form) throw new Error('It is a WAV file.');
-  // The old recording had three seconds more after five: the same horn as later on.
   const at = (seconds: number): number => form.at + seconds * form.rate * 2;
-  const folder = mkdtempSync(join(tmpdir(), 'fenwix-cuts-'));
-  const old = join(folder, 'old.wav');
-  writeFileSync(
-    old,
-    Buffer.concat([wav.subarray(0, at(5)), wav.subarray(at(21), at(24)), wav.subarray(at(5), at(31))]),
-  );
+  const path = join(folder, 'other-cut.wav');
+  const cut = Buffer.concat([wav.subarray(0, at(5)), wav.subarray(at(21), at(24)), wav.subarray(at(5), at(31))]);
+  // How many bytes of sound follow, as the file says of itself.
+  cut.writeUInt32LE(cut.length - form.at, form.at - 4);
+  cut.writeUInt32LE(cut.length - 8, 4);
+  writeFileSync(path, cut);
+  return path;
+}
+
+it('finds what became of the recording in the sound of the old one', async () => {
+  const old = otherCut();
   const { track } = await cutting();
   await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(old);
   await barSays(/(2\.9|3\.0)\d s cut, 00:00:0(4\.9|5\.0)\d+ to 00:00:0(7\.9|8\.0)\d+/);
@@ -102,7 +109,51 @@ it('finds what became of the recording in the sound of the old one', async () =>
     const [first, , third] = await captionsOf(ask, track);
     return first?.start === 1000 && Math.abs((third?.start ?? 0) - 11_000) <= 100;
   });
-  rmSync(folder, { recursive: true });
+});
+
+it('a new cut takes the place of the recording, captions follow it, and the one before can be had back', async () => {
+  const { job, track } = await jobWith(ask, 'A new cut', captions, { recording: fog });
+  const at = (stage: string): string => `${app.services.address}/jobs/${job}/${stage}`;
+  const recordingOf = async () => {
+    const { recording, recordingBefore } = await ask('GET /api/jobs/:id', { params: { id: job } });
+    return [recording?.name, recordingBefore?.name];
+  };
+  // Another window has the job open meanwhile.
+  await app.driver.get(at('words'));
+  await see(app.driver, '.cm-content');
+  const first = await app.driver.getWindowHandle();
+  await app.driver.switchTo().newWindow('tab');
+  await app.driver.get(at('tape'));
+  await see(app.driver, '[data-test=tape]');
+
+  await runCommand(app.driver, 'About the recording');
+  await says(app.driver, 'fog-signals.webm');
+  expect(await violations(app.driver)).toEqual([]);
+  const chooser = await see(app.driver, '.recording-form input[type=file]');
+  await chooser.sendKeys(`${process.cwd()}/package.json`);
+  await says(app.driver, 'The job keeps its recording');
+  await chooser.sendKeys(otherCut());
+  await says(app.driver, 'The recording of this job is now “other-cut.wav”.');
+  expect(await recordingOf()).toEqual(['other-cut.wav', 'fog-signals.webm']);
+  await press(app.driver, 'Find what was cut');
+  await barSays(/(2\.9|3\.0)\d s put in at 00:00:0(4\.9|5\.0)/);
+  await press(app.driver, 'Move them');
+  await eventually(app.driver, 'the captions with the new cut', async () => {
+    const [one, , third] = await captionsOf(ask, track);
+    return one?.start === 1000 && Math.abs((third?.start ?? 0) - 12_000) <= 100;
+  });
+
+  const source = (): Promise<string> =>
+    app.driver.executeScript<string>(`return document.querySelector('video, audio')?.currentSrc ?? ''`);
+  const now = await source();
+  await app.driver.close();
+  await app.driver.switchTo().window(first);
+  await eventually(app.driver, 'the other window to play the new cut', async () => (await source()) === now);
+
+  await runCommand(app.driver, 'About the recording');
+  await press(app.driver, 'Go back to “fog-signals.webm”');
+  await says(app.driver, 'The recording of this job is now “fog-signals.webm” again.');
+  expect(await recordingOf()).toEqual(['fog-signals.webm', 'other-cut.wav']);
 });
 
 it('says where nothing of another recording is in this one, and moves nothing', async () => {

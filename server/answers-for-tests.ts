@@ -88,6 +88,7 @@ const job = objectOf<Job>({
   rate: objectOf<FrameRate>({ numerator: whole, denominator: whole }),
   style,
   recording: recording.allow(null),
+  recordingBefore: recording.allow(null),
   soundTrack: whole,
   stretch: stretch.allow(null),
   tracks: list(trackSummary),

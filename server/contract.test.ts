@@ -159,6 +159,18 @@ it('a whole job can be done through the contract, by every route there is', asyn
   ).rejects.toThrow(/nothing was changed/);
   const all = { soundTrack: 0, stretch: null };
   expect(await ask('PATCH /api/jobs/:id', { params: { id: job }, body: all })).toMatchObject(all);
+  const cut = Buffer.concat([webm, Buffer.alloc(9, 1)]);
+  const again = (await bytes('PUT /api/recordings', cut, { query: { name: 'cut.webm' } })).json<{ hash: string }>();
+  const asNow = (hash: string) => ask('PATCH /api/jobs/:id', { params: { id: job }, body: { recording: hash } });
+  const cuts = { recording: { name: 'cut.webm' }, recordingBefore: { name: 'lock.webm' } };
+  expect(await asNow(again.hash)).toMatchObject(cuts);
+  // Said twice it is done once: the one before stays the one before.
+  expect(await asNow(again.hash)).toMatchObject(cuts);
+  await expect(asNow('0'.repeat(64))).rejects.toThrow(/is not here/);
+  expect(await asNow(recording.hash)).toMatchObject({
+    recording: cuts.recordingBefore,
+    recordingBefore: cuts.recording,
+  });
   expect((await bytes('GET /api/recordings/:hash/file', null, { params })).rawPayload).toEqual(webm);
   expect(await ask('GET /api/work')).toMatchObject([{ state: 'done' }]);
 
@@ -173,7 +185,11 @@ it('a whole job can be done through the contract, by every route there is', asyn
     { id: job, recording: { poster: true }, held: [{ behind: false }] },
   ]);
 
+  const isThere = async (hash: string) =>
+    (await bytes('GET /api/recordings/:hash/file', null, { params: { hash } })).statusCode === 200;
+  expect([await isThere(recording.hash), await isThere(again.hash)]).toEqual([true, true]);
   await ask('DELETE /api/jobs/:id', { params: { id: job } });
+  expect([await isThere(recording.hash), await isThere(again.hash)]).toEqual([false, false]);
   await ask('DELETE /api/styles/:id', { params: { id: style.id } });
   expect(await ask('GET /api/work')).toEqual([]);
   called.add('GET /api/events');

@@ -97,7 +97,13 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'GET /api/jobs/:id': {},
     'GET /api/jobs/:id/opening': { query: { track } },
     'PATCH /api/jobs/:id': {
-      body: { title: 'Gate', style: shippedStyles[0], soundTrack: 1, stretch: { start: 0, end: 900 } },
+      body: {
+        title: 'Gate',
+        style: shippedStyles[0],
+        recording: 'a'.repeat(64),
+        soundTrack: 1,
+        stretch: { start: 0, end: 900 },
+      },
     },
     'DELETE /api/jobs/:id': {},
     'PUT /api/recordings': { query: { name: 'lock.webm' }, body: 'bytes' },

@@ -26,6 +26,8 @@ export interface JobChange {
   readonly title?: string;
   /** By its id, or whole: changed for this job only. */
   readonly style?: string | HouseStyle;
+  /** The hash of another recording, mostly a new cut: the one it had is kept as the one before. */
+  readonly recording?: string;
   /** Of its pictures: gaps in frames and timecodes are counted by it. */
   readonly rate?: FrameRate;
   /** Which of the recording’s sound tracks is listened to, from 0. */

@@ -45,6 +45,8 @@ export interface Job {
   readonly style: HouseStyle;
   readonly made: number;
   readonly recording: Recording | null;
+  /** The recording it had before this one, mostly another cut of it that captions may still be timed for; null where it had none. */
+  readonly recordingBefore: Recording | null;
   /** Which of the recording’s sound tracks is listened to, from 0. */
   readonly soundTrack: number;
   /** The part of the recording that is to be captioned; null for all of it. */

@@ -3,7 +3,7 @@
  * one, so that what was cut, put in or moved is known. Prints that are the same tell how far the two may be apart; the
  * way through those distances that the most bits agree with is found by dynamic programming.
  */
-import type { Segment } from '../retime/follow.ts';
+import type { Segment } from '../retime/segment.ts';
 import { bitsApart, printsPerSecond, type Fingerprint } from './fingerprint.ts';
 
 /** Prints of one value that stand in more places than this tell nothing. */

@@ -2,7 +2,7 @@
 import type { Stretch } from '../speech/regions.ts';
 import type { FrameRate } from '../time/frames.ts';
 import { readTime } from '../time/read-time.ts';
-import type { Segment } from './follow.ts';
+import type { Segment } from './segment.ts';
 
 /** Longer than any recording, in ms: what goes on to the end. */
 const toTheEnd = 1e9;

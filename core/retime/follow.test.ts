@@ -2,7 +2,8 @@ import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import { apply } from '../track/apply.ts';
 import { usualRate } from '../time/frames.ts';
 import { readStretches, segmentsWith, segmentsWithout } from './cuts.ts';
-import { changesOf, followed, followEdit, type Segment } from './follow.ts';
+import { followed, followEdit } from './follow.ts';
+import type { Segment } from './segment.ts';
 
 const word = (from: number, to: number, start: number, end: number): WordRange => [
   from,
@@ -59,44 +60,23 @@ describe('captions of a recording that was cut again', () => {
     expect(gone).toEqual([]);
   });
 
+  it('stay where they were said when the same sound stands a second time, and are there twice only by their words', () => {
+    const again: readonly Segment[] = [
+      { now: 0, was: 0, length: 500 },
+      { now: 500, was: 800, length: 4000 },
+      { now: 4500, was: 500, length: 9500 },
+    ];
+    expect(follow([{ ...bell, words: [] }], again).captions.map((c) => c.start)).toEqual([5000]);
+    expect(follow([bell], again).captions.map((c) => [c.start, c.text])).toEqual([
+      [700, bell.text],
+      [5000, bell.text],
+    ]);
+  });
+
   it('are told where nothing is left of them', () => {
     const { captions, gone } = follow([bell], [{ now: 0, was: 8000, length: 5000 }]);
     expect([captions, gone]).toEqual([[], [bell]]);
   });
-});
-
-describe('what became of a recording', () => {
-  const segment = (now: number, was: number, length: number): Segment => ({ now, was, length });
-  it.each([
-    ['nothing', [segment(0, 0, 60_000)], 60_000, 60_000, []],
-    [
-      'a cut in the middle and at the end',
-      [segment(0, 0, 20_000), segment(20_000, 32_000, 10_000)],
-      50_000,
-      30_000,
-      [
-        { what: 'cut', from: 20_000, to: 32_000, at: 20_000 },
-        { what: 'cut', from: 42_000, to: 50_000, at: 30_000 },
-      ],
-    ],
-    [
-      'something put in',
-      [segment(5000, 0, 20_000), segment(34_000, 20_000, 10_000)],
-      30_000,
-      44_000,
-      [
-        { what: 'put in', from: 0, to: 5000 },
-        { what: 'put in', from: 25_000, to: 34_000 },
-      ],
-    ],
-    [
-      'a stretch moved',
-      [segment(0, 50_000, 40_000), segment(40_000, 0, 50_000), segment(90_000, 90_000, 10_000)],
-      100_000,
-      100_000,
-      [{ what: 'moved', from: 0, to: 50_000, at: 40_000 }],
-    ],
-  ] as const)('%s', (_, segments, was, now, changes) => expect(changesOf(segments, was, now)).toEqual(changes));
 });
 
 describe('the step by which captions follow', () => {
@@ -113,10 +93,18 @@ describe('the step by which captions follow', () => {
         { start: 5500, end: 7500 },
       ]),
       segmentsWith([{ start: 3000, end: 13_000 }]),
+      // The same sound twice, and two stretches that share a little of the old recording.
+      [
+        { now: 0, was: 8000.4, length: 2000.2 },
+        { now: 2000.6, was: 0, length: 5000.3 },
+        { now: 7000.9, was: 4950, length: 6000 },
+      ],
     ]) {
       const { captions: after } = follow(captions, segments);
       const edit = followEdit(captions, after, segments);
       expect(edit && apply(captions, edit).captions).toEqual(after);
+      const moments = edit?.type === 'retime' ? edit.pieces.map(([was]) => was) : [];
+      expect(moments.every((was, i) => was >= 0 && was > (moments[i - 1] ?? -1))).toBe(true);
     }
     expect(followEdit(captions, captions, segmentsWithout([]))).toBeNull();
   });

@@ -1,16 +1,10 @@
 /** Captions that follow a recording which was cut again: stretches of the old one that stand elsewhere in the new. */
+import { greatest, sort } from 'd3-array';
 import { inOrder, type Caption, type WordRange } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { spliceText } from '../track/ranges.ts';
 import type { Piece } from '../track/pieces.ts';
-
-/** A stretch of the new recording that is one of the old, in ms. */
-export interface Segment {
-  /** Where it begins in the new and in the old. */
-  readonly now: number;
-  readonly was: number;
-  readonly length: number;
-}
+import { segmentsInOrder, type Segment } from './segment.ts';
 
 /** A caption never has less than this, in ms: no format holds one that ends as it begins. */
 export const leastCaption = 1;
@@ -93,60 +87,41 @@ export interface Followed {
 export function followed(captions: readonly Caption[], segments: readonly Segment[], newId: () => string): Followed {
   const kept: Caption[] = [];
   const gone: Caption[] = [];
+  const stays = segmentsInOrder(segments);
+  const isInOrder = (place: Place): boolean => place.some((s) => stays.has(s));
   for (const caption of captions) {
     const all = placesOf(caption, segments);
     const long = all.filter((p) => overlap(caption, p) >= glance);
-    const places = long.length > 0 ? long : all.slice(0, 1);
+    // Where the same sound stands twice, the one that is in order is where a caption belongs.
+    const places = sort(long.length > 0 ? long : all.slice(0, 1), (place) => (isInOrder(place) ? 0 : 1));
     const isTimed = caption.words.length > 0 && caption.words.every(([, , , , , how]) => how !== 'guessed');
-    const most = places.reduce<Place | null>((a, b) => (a && overlap(caption, a) >= overlap(caption, b) ? a : b), null);
-    const shown = (isTimed ? places : most ? [most] : []).flatMap((place) => shownIn(caption, place) ?? []);
+    const most = greatest(places, (place) => overlap(caption, place));
+    const shown = (isTimed || !most ? places : [most]).flatMap((place) => shownIn(caption, place) ?? []);
     if (shown.length === 0) gone.push(caption);
     shown.forEach((c, i) => kept.push(i === 0 ? c : { ...c, id: newId(), proofed: false }));
   }
   return { captions: kept.sort(inOrder), gone };
 }
 
-/** What became of a recording, in the order of the new one; times in ms. */
-export type CutChange =
-  /** A stretch of the old one that is not in the new, which would be at `at`. */
-  | { readonly what: 'cut'; readonly from: number; readonly to: number; readonly at: number }
-  /** A stretch of the new one that the old does not have. */
-  | { readonly what: 'put in'; readonly from: number; readonly to: number }
-  /** A stretch of the old one that stands earlier or later, beginning at `at` in the new. */
-  | { readonly what: 'moved'; readonly from: number; readonly to: number; readonly at: number };
-
-/** Shorter than this nothing was cut or put in: it is the grain of the comparison, in ms. */
-const grain = 100;
-
-/** @param was length of the old recording, in ms @param now of the new */
-export function changesOf(segments: readonly Segment[], was: number, now: number): readonly CutChange[] {
-  const changes: CutChange[] = [];
-  let [atNow, latest] = [0, 0];
-  for (const segment of [...segments, { now, was, length: 0 }]) {
-    if (segment.now - atNow > grain) changes.push({ what: 'put in', from: atNow, to: segment.now });
-    const to = segment.was + segment.length;
-    if (segment.was < latest - grain) changes.push({ what: 'moved', from: segment.was, to, at: segment.now });
-    atNow = segment.now + segment.length;
-    latest = Math.max(latest, to);
+/**
+ * The same as pieces of a line, in order of the old recording, for the times of words. Where a stretch stands twice, its
+ * place is the one that is in order.
+ */
+function piecesOfSegments(segments: readonly Segment[]): readonly Piece[] {
+  const stays = segmentsInOrder(segments);
+  const isFree = (s: Segment): boolean =>
+    stays.has(s) || ![...stays].some((each) => each.was < s.was + s.length && s.was < each.was + each.length);
+  const pieces: Piece[] = [];
+  let until = -Infinity;
+  for (const { now, was, length } of segments.filter(isFree).sort((a, b) => a.was - b.was)) {
+    const from = Math.max(Math.round(was), until + 1);
+    const to = Math.round(was + length) - 1;
+    if (to <= from) continue;
+    pieces.push([from, Math.round(now + from - was)], [to, Math.round(now + to - was)]);
+    until = to;
   }
-  let end = 0;
-  for (const segment of [...segments].sort((a, b) => a.was - b.was).concat({ now, was, length: 0 })) {
-    if (segment.was - end > grain) changes.push({ what: 'cut', from: end, to: segment.was, at: segment.now });
-    end = Math.max(end, segment.was + segment.length);
-  }
-  const placeOf = (change: CutChange): number => (change.what === 'put in' ? change.from : change.at);
-  return changes.sort((a, b) => placeOf(a) - placeOf(b));
+  return pieces;
 }
-
-/** The same as pieces of a line, in order of the old recording, for the times of words. */
-const piecesOfSegments = (segments: readonly Segment[]): readonly Piece[] =>
-  [...segments]
-    .filter(({ length }) => length >= 2)
-    .sort((a, b) => a.was - b.was)
-    .flatMap(({ now, was, length }): Piece[] => [
-      [Math.round(was), Math.round(now)],
-      [Math.round(was + length) - 1, Math.round(now + length) - 1],
-    ]);
 
 /**
  * How captions follow, as one step. Those whose words stay get their times; those that lose or share words are replaced.

@@ -26,6 +26,7 @@ import { decodeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.
 import type { WorkQueue } from '../work/queue.ts';
 import { setBasis } from '../counts/basis.ts';
 import { jobList } from './list.ts';
+import { withRecording } from './change-recording.ts';
 import { jobOf, jobRow, type JobRow } from './store.ts';
 
 type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonly ReceivedTrack[] };
@@ -50,6 +51,7 @@ const change = objectOf<JobChange>({
   title,
   // A style that is sent whole is read by the decoder in core.
   style: Joi.alternatives(id, Joi.object()),
+  recording: hash,
   rate,
   soundTrack,
   stretch: stretch.allow(null),
@@ -95,13 +97,14 @@ export function jobs(
   });
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
-    await jobRow(db, job);
-    const { title: name, style, rate: counted, soundTrack: listened, stretch: part } = body;
+    const { title: name, style, recording, rate: counted, soundTrack: listened, stretch: part } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await writing(db, async (tx) => {
+      const row = await jobRow(tx, job);
       await tx<JobRow>('jobs')
         .where({ id: job })
         .update({
+          ...(await withRecording(tx, row, recording ?? row.recording)),
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
           ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),
@@ -115,12 +118,12 @@ export function jobs(
   });
 
   route(app, 'DELETE /api/jobs/:id', { params: byId }, async ({ params: { id: job } }) => {
-    const { recording } = await jobRow(db, job);
+    const { recording, recording_before: before } = await jobRow(db, job);
     const tracks = await db<TrackRow>('tracks').where({ job }).select('id');
     await writing(db, (tx) => tx('jobs').where({ id: job }).delete());
     queue.forget(job);
     log.forget(tracks.map((t) => t.id));
-    if (recording) await removeUnused(db, config.data, recording);
+    for (const hash of [recording, before]) if (hash) await removeUnused(db, config.data, hash);
     await emptyLog(db);
     bus.emit({ type: 'jobs', job });
     return null;

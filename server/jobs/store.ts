@@ -16,6 +16,7 @@ export interface JobRow {
   readonly rate: string;
   readonly style: string;
   readonly recording: string | null;
+  readonly recording_before: string | null;
   readonly made: number;
   readonly sound_track: number;
   /** As JSON. */
@@ -35,7 +36,8 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 
 /** A job as it is given out. @throws {ApiError} when there is no such job */
 export async function jobOf(db: Knex, id: string): Promise<Job> {
-  const { asked: _asked, basis: _ground, sound_track: soundTrack, ...kept } = await jobRow(db, id);
+  const row = await jobRow(db, id);
+  const { asked: _asked, basis: _ground, sound_track: soundTrack, recording_before: before, ...kept } = row;
   const tracks = await db<TrackRow>('tracks').where({ job: id }).orderBy('position');
   return {
     ...kept,
@@ -44,6 +46,7 @@ export async function jobOf(db: Knex, id: string): Promise<Job> {
     rate: JSON.parse(kept.rate) as FrameRate,
     style: keptStyle(JSON.parse(kept.style)),
     recording: kept.recording === null ? null : await recordingOf(db, kept.recording),
+    recordingBefore: before === null ? null : await recordingOf(db, before),
     tracks: tracks.filter((t) => t.deleted === null).map(summaryOf),
     deleted: tracks.flatMap((t) => (t.deleted === null ? [] : [{ ...summaryOf(t), deleted: t.deleted }])),
   };

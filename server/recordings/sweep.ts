@@ -10,6 +10,10 @@ import { inTurn } from './turns.ts';
 /** A recording that no job uses is kept for so long: somebody may be filling in the rest of a new job. */
 export const keptIdle = 24 * 3600 * 1000;
 
+/** Jobs that use a recording, now or as the one before. */
+const usersOf = (db: Knex, hash: string): Knex.QueryBuilder =>
+  db('jobs').where({ recording: hash }).orWhere({ recording_before: hash });
+
 /** Its row, its picture and the work on it. */
 async function forgetRecording(db: Knex, hash: string): Promise<void> {
   await db('work').where({ kind: 'draw-poster', subject: hash }).delete();
@@ -19,7 +23,7 @@ async function forgetRecording(db: Knex, hash: string): Promise<void> {
 /** Takes a recording away unless a job uses it. */
 export const removeUnused = (db: Knex, data: string, hash: string): Promise<void> =>
   inTurn(async () => {
-    if (await db('jobs').where({ recording: hash }).first()) return;
+    if (await usersOf(db, hash).first()) return;
     await forgetRecording(db, hash);
     await rm(join(folderOf(data), hash), { force: true });
   });
@@ -28,13 +32,14 @@ export const removeUnused = (db: Knex, data: string, hash: string): Promise<void
 export async function sweepRecordings(db: Knex, data: string, now: number): Promise<void> {
   const rows = await db<RecordingRow>('recordings')
     .whereNotIn('hash', db('jobs').whereNotNull('recording').select('recording'))
+    .whereNotIn('hash', db('jobs').whereNotNull('recording_before').select('recording_before'))
     .where('idle', '<', now - keptIdle)
     .select('hash');
   for (const { hash } of rows)
     await inTurn(async () => {
       // Asked again in its turn: it may have been brought in once more meanwhile.
       const row = await db<RecordingRow>('recordings').where({ hash }).first();
-      if (!row || row.idle >= now - keptIdle || (await db('jobs').where({ recording: hash }).first())) return;
+      if (!row || row.idle >= now - keptIdle || (await usersOf(db, hash).first())) return;
       await forgetRecording(db, hash);
       await rm(join(folderOf(data), hash), { force: true });
     });

@@ -10,6 +10,8 @@ export interface Upload {
   readonly stop: () => void;
 }
 
+export const stopped = (): ApiError => new ApiError('stopped', 'The upload was stopped. Nothing was kept of it.');
+
 const bytes = 'application/octet-stream';
 
 /** @param progress told the share that has gone, 0 to 1 */
@@ -23,7 +25,7 @@ export function uploadRecording(file: File, progress: (share: number) => void): 
       else reject(errorOf(request.status, answer));
     };
     request.onerror = () => reject(away());
-    request.onabort = () => reject(new ApiError('stopped', 'The upload was stopped. Nothing was kept of it.'));
+    request.onabort = () => reject(stopped());
     request.open('PUT', urlOf('PUT /api/recordings', { query: { name: file.name } }));
     request.setRequestHeader('content-type', bytes);
     request.send(file);

@@ -13,6 +13,7 @@ const job = (captions: number, proofed: number): Job => ({
   style,
   made: 0,
   recording: null,
+  recordingBefore: null,
   soundTrack: 0,
   deleted: [],
   stretch: null,

@@ -37,4 +37,16 @@ const messages = useMessages();
   width: 378px;
   max-width: calc(100vw - 24px);
 }
+/* What is offered goes under what is said where the two have no room side by side. */
+.remark.remark {
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 8px;
+}
+.remark > :deep(.ant-alert-content) {
+  flex: 1 1 230px;
+}
+.remark > :deep(.ant-alert-action) {
+  margin: 0;
+}
 </style>

@@ -9,27 +9,23 @@ import TextField from '../controls/TextField.vue';
 import { useFaults } from '../controls/use-faults.ts';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { lengthInWords } from '../../core/time/clock.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { NewJob } from '../../core/contract/jobs.ts';
-import { urlOf } from '../../core/contract/contract.ts';
-import { rateText, type FrameRate } from '../../core/time/frames.ts';
-import { askAbout } from '../sound/sound-client.ts';
+import type { FrameRate } from '../../core/time/frames.ts';
 import { titleFault } from '../../core/contract/title.ts';
 import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';
-import { uploadPoster, uploadRecording, type Upload } from '../api/upload.ts';
 import PageHeader from '../controls/PageHeader.vue';
-import { bytesInWords } from '../describe/jobs.ts';
+import { recordingInWords } from '../describe/recordings.ts';
 import { languageChoices, languages } from '../describe/languages.ts';
 import { useStyles } from '../stores/styles.ts';
 import { newId } from '../sync/ids.ts';
 import { trackFrom } from '../import/add-track.ts';
+import { importRecording } from '../media/import-recording.ts';
 import FileQuestion from './FileQuestion.vue';
-import { probe } from '../media/probe.ts';
 import TextButton from '../controls/TextButton.vue';
 
 const router = useRouter();
@@ -54,7 +50,7 @@ const noWords: Pick<ReadResult, 'captions' | 'foreign'> & { readonly format: nul
 };
 const trouble = ref<string | null>(null);
 const making = ref(false);
-let upload: Upload | null = null;
+let uploading = new AbortController();
 const known = shallowRef(languages);
 const spoken = computed(() => languageChoices(known.value));
 const cards = computed(() =>
@@ -66,39 +62,28 @@ const cards = computed(() =>
 );
 
 async function takeRecording(file: File): Promise<void> {
-  upload?.stop();
+  uploading.abort();
+  const { signal } = (uploading = new AbortController());
   recording.value = null;
   trouble.value = null;
+  const progress = (now: number): void => {
+    if (signal.aborted) return;
+    share.value = now;
+    recordingState.value = { tone: 'soft', text: `Uploading ${file.name}…` };
+  };
   try {
     recordingState.value = { tone: 'soft', text: `Reading ${file.name}…` };
-    const probed = await probe(file);
-    share.value = 0;
-    recordingState.value = { tone: 'soft', text: `Uploading ${file.name}…` };
-    upload = uploadRecording(file, (now) => (share.value = now));
-    const kept = await upload.done;
-    recording.value = await ask('PATCH /api/recordings/:hash', { params: { hash: kept.hash }, body: probed.measured });
-    // The list of jobs draws it later where this does not come through.
-    if (probed.poster) uploadPoster(kept.hash, probed.poster).catch(() => undefined);
+    const { recording: kept, about } = await importRecording(file, progress, signal);
+    recording.value = kept;
     // Where it says nothing the usual rate stands, which can be changed.
-    const url = urlOf('GET /api/recordings/:hash/file', { params: { hash: kept.hash } });
-    rate.value = await askAbout(url).then(
-      (about) => about.rate,
-      () => null,
-    );
+    rate.value = about?.rate ?? null;
     title.value ||= file.name.replace(/\.[^.]+$/, '').replace(/[-_]+/g, ' ');
-    const { length, width, height } = probed.measured;
-    const size =
-      width > 0
-        ? `${String(width)} × ${String(height)}${rate.value ? `, ${rateText(rate.value)} fps` : ''}`
-        : 'sound only';
-    recordingState.value = {
-      tone: 'good',
-      text: `✓ ${file.name}: ${lengthInWords(length)}, ${size}, ${bytesInWords(file.size)}`,
-    };
+    recordingState.value = { tone: 'good', text: `✓ ${file.name}: ${recordingInWords(kept, rate.value)}` };
   } catch (error) {
-    recordingState.value = { tone: 'bad', text: sentence(error) };
+    // Another was chosen meanwhile, and says how it fares.
+    if (signal === uploading.signal) recordingState.value = { tone: 'bad', text: sentence(error) };
   } finally {
-    share.value = null;
+    if (signal === uploading.signal) share.value = null;
   }
 }
 
@@ -190,7 +175,7 @@ onMounted(() => {
       <p class="soft">Picture and sound, or sound only. WebM, MP4, WAV, MP3, FLAC or Ogg.</p>
       <p v-if="share !== null" class="intake-progress row wide">
         <ProgressBar label="Upload of the recording" :share="share" />
-        <TextButton @click="upload?.stop()">Stop</TextButton>
+        <TextButton @click="uploading.abort()">Stop</TextButton>
       </p>
       <template #more>
         <FormField v-slot="{ field }" label="Language spoken">

@@ -19,6 +19,7 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
+import ReplaceRecording from '../recut/ReplaceRecording.vue';
 
 /** What the job says of its recording: how its pictures are counted, which sound is listened to, which part is captioned. */
 const open = useDialogs().bound('recording');
@@ -92,6 +93,12 @@ watch(
   () => (tracks.value = []),
 );
 
+/** What else was changed here goes along. */
+async function replaced(): Promise<void> {
+  if (!job.job) return;
+  [rate.value, track.value] = [rateText(job.job.rate), job.job.soundTrack];
+  await save();
+}
 async function save(): Promise<void> {
   const { start, end } = part.value;
   const counted = parseRate(rate.value);
@@ -113,6 +120,7 @@ async function save(): Promise<void> {
 <template>
   <DialogSheet v-model:open="open" title="About the recording" :width="520" :footer="null">
     <form class="recording-form stack start" @submit.prevent="save">
+      <ReplaceRecording @replaced="replaced" />
       <FormField
         v-if="hasPicture"
         v-slot="{ field }"
@@ -161,5 +169,8 @@ fieldset {
   margin: 0;
   padding: 0;
   border: 0;
+}
+legend {
+  padding: 0;
 }
 </style>

@@ -15,7 +15,7 @@ import { counted } from './plan.ts';
 import { useRetime } from './retime.ts';
 import BorrowRow from '../borrow/BorrowRow.vue';
 import ListenRow from '../placing/ListenRow.vue';
-import CutRow from './CutRow.vue';
+import CutRow from '../recut/CutRow.vue';
 import EdgeRow from './EdgeRow.vue';
 import TieList from './TieList.vue';
 

@@ -1,6 +1,7 @@
 /** How captions would be moved while that is tried, what each would become, and the edit that does it. */
 import { shifted, shiftedTimes } from '../../core/operations/several.ts';
-import { followEdit, type Followed, type Segment } from '../../core/retime/follow.ts';
+import { followEdit, type Followed } from '../../core/retime/follow.ts';
+import type { Segment } from '../../core/retime/segment.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';

@@ -1,7 +1,8 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { followed, type Segment } from '../../core/retime/follow.ts';
+import { followed } from '../../core/retime/follow.ts';
+import type { Segment } from '../../core/retime/segment.ts';
 import { rateChange, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
@@ -17,12 +18,12 @@ import { addTrack, copyOf, type MadeTrack } from '../import/add-track.ts';
 import { usePlacedReflow } from '../placing/placed-reflow.ts';
 import { usePlacing } from '../placing/placing.ts';
 import { usePlayback } from '../playback/playback.ts';
+import { useCuts } from '../recut/cuts.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages, type Offer } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
-import { useCuts } from './cuts.ts';
 import { useEdges } from './edges.ts';
 import { changesOf, counted, editOf, type Plan } from './plan.ts';
 import { useTies } from './ties.ts';
@@ -157,6 +158,11 @@ export const useRetime = defineStore('retime', () => {
       void placing.listen(captions);
     },
     { immediate: true },
+  );
+  // What became of the recording may be asked for where it was replaced.
+  watch(
+    () => cuts.reading !== null,
+    (now) => now && open('cut'),
   );
   /** Five captions are played in turn, each to be tied at its first word. */
   function byEar(): void {

@@ -4,7 +4,7 @@ import { readPiece, type PieceRequest, type SoundPiece } from './read-piece.ts';
 import { readSound, type Heard, type ReadSoFar, type WholeRequest } from './read-sound.ts';
 import { readAbout, type AboutRecording, type AboutRequest } from './read-about.ts';
 import { segmentsOf } from '../../core/recut/segments.ts';
-import type { Segment } from '../../core/retime/follow.ts';
+import type { Segment } from '../../core/retime/segment.ts';
 import { readPrints, type CompareRequest, type Printed, type PrintsRequest } from './read-prints.ts';
 import { SoundTrouble } from './sound-track.ts';
 

@@ -8,6 +8,14 @@ import { ask } from '../api/client.ts';
 import { trackToOpen, type Job, type TrackSummary } from '../../core/job/job.ts';
 import { chooseTrack, chosenTrack } from './chosen-track.ts';
 import { useOpening } from './opening.ts';
+import { useServerEvents } from './server-events.ts';
+
+/** All a page shows of a job but how far its tracks are: those tell that themselves. */
+const standing = (job: Job): string =>
+  JSON.stringify({
+    ...job,
+    tracks: job.tracks.map(({ edit: _edit, captions: _captions, proofed: _proofed, ...track }) => track),
+  });
 
 export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);
@@ -28,10 +36,31 @@ export const useJob = defineStore('job', () => {
     }
   }
 
+  /** How often this page has asked for the job or changed it: an answer from before that says nothing any more. */
+  let turns = 0;
+  async function answered(asked: Promise<Job>): Promise<void> {
+    turns++;
+    const found = await asked;
+    turns++;
+    if (job.value?.id === found.id) job.value = found;
+  }
+
   /** Looks again at what the job holds, after something was added to it. */
   async function refresh(): Promise<void> {
-    if (job.value) job.value = await ask('GET /api/jobs/:id', { params: { id: job.value.id } });
+    if (job.value) await answered(ask('GET /api/jobs/:id', { params: { id: job.value.id } }));
   }
+  /** Another window has changed it: its recording, its rules, which tracks it has. */
+  async function lookAgain(): Promise<void> {
+    const shown = job.value;
+    const turn = turns;
+    if (!shown) return;
+    const found = await ask('GET /api/jobs/:id', { params: { id: shown.id } }).catch(() => null);
+    if (found && turn === turns && job.value?.id === found.id && standing(found) !== standing(job.value))
+      job.value = found;
+  }
+  useServerEvents().listen((event) => {
+    if (event.type === 'connected' || (event.type === 'jobs' && event.job === job.value?.id)) void lookAgain();
+  });
 
   /** The track that is worked on. */
   const first = (): TrackSummary | null => job.value && trackToOpen(job.value, chosenTrack(job.value.id));
@@ -41,12 +70,12 @@ export const useJob = defineStore('job', () => {
 
   /** @param style one of the house styles by its id, or one changed for this job only @throws {ApiError} */
   async function useStyle(style: string | HouseStyle): Promise<void> {
-    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } });
+    if (job.value) await answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } }));
   }
 
   /** Changes what the job says of its recording. @throws {ApiError} */
-  async function change(body: Pick<JobChange, 'rate' | 'soundTrack' | 'stretch'>): Promise<void> {
-    if (job.value) job.value = await ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body });
+  async function change(body: Omit<JobChange, 'title' | 'style'>): Promise<void> {
+    if (job.value) await answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body }));
   }
 
   const recordingUrl = computed(() =>

@@ -4,7 +4,7 @@ import { X } from '@lucide/vue';
 import { seconds } from '../../core/time/clock.ts';
 import IconButton from '../controls/IconButton.vue';
 import TextButton from '../controls/TextButton.vue';
-import { useCuts } from '../retime/cuts.ts';
+import { useCuts } from '../recut/cuts.ts';
 import { useRetime } from '../retime/retime.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDrawn } from './drawn.ts';

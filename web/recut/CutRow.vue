@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cutSaid } from '../../core/retime/cut-said.ts';
+import { cutSaid } from '../../core/retime/cut-changes.ts';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import FileButton from '../controls/FileButton.vue';
 import ProgressBar from '../controls/ProgressBar.vue';
@@ -24,14 +24,10 @@ const ways = [
   </div>
   <div v-else class="row wrap">
     <template v-if="cuts.compared">
-      <p class="small grow plain" role="status">
-        {{ cuts.compared.changes.length === 0 ? `The recording is as ${cuts.compared.file} is: nothing was cut.` : '' }}
+      <p v-if="cuts.compared.changes.length === 0" class="small grow plain" role="status">
+        The recording is as {{ cuts.compared.file }} is: nothing was cut.
       </p>
-      <ul
-        v-if="cuts.compared.changes.length > 0"
-        class="plain-list small cut-list grow"
-        aria-label="What became of the recording"
-      >
+      <ul v-else class="plain-list small cut-list grow" aria-label="What became of the recording">
         <li v-for="(change, i) in cuts.compared.changes" :key="i" class="figures">{{ cutSaid(change) }}</li>
       </ul>
       <TextButton @click="cuts.clear()">Begin again</TextButton>
@@ -49,8 +45,11 @@ const ways = [
         :invalid="cuts.fault !== null"
         aria-describedby="shift-said"
       />
+      <TextButton v-if="job.job?.recordingBefore" @click="cuts.compareBefore()">
+        Compare with “{{ job.job.recordingBefore.name }}”
+      </TextButton>
       <FileButton :disabled="!job.recordingUrl" @file="(file) => cuts.compare(file)">
-        Compare with the old recording…
+        {{ job.job?.recordingBefore ? 'With another file…' : 'Compare with the old recording…' }}
       </FileButton>
       <span v-if="cuts.trouble" class="bad small" role="alert">{{ cuts.trouble }}</span>
     </template>

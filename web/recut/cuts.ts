@@ -1,8 +1,10 @@
 /** A recording that was cut again: what was taken out or put in, typed, drawn, or found by comparing two cuts of it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
+import { urlOf } from '../../core/contract/contract.ts';
 import { readStretches, segmentsWith, segmentsWithout } from '../../core/retime/cuts.ts';
-import { changesOf, type CutChange, type Segment } from '../../core/retime/follow.ts';
+import { changesOf, type CutChange } from '../../core/retime/cut-changes.ts';
+import type { Segment } from '../../core/retime/segment.ts';
 import type { Stretch } from '../../core/speech/regions.ts';
 import { exactClock } from '../../core/time/clock.ts';
 import { usualRate } from '../../core/time/frames.ts';
@@ -54,8 +56,17 @@ export const useCuts = defineStore('cuts', () => {
     typed.value = `${typed.value.trim()}${typed.value.trim() === '' ? '' : '; '}${exactClock(start)} – ${exactClock(end)}`;
   }
 
-  /** Holds the job’s recording against the one its captions were made for. */
-  async function compare(old: File): Promise<void> {
+  /** Holds the job’s recording against the one its captions were made for, in a file of this machine. */
+  const compare = (old: File): Promise<void> => compareWith(old, old.name, 0);
+  /** The same with the recording that the job had before. */
+  async function compareBefore(): Promise<void> {
+    const { recordingBefore: before, soundTrack } = job.job ?? {};
+    if (!before) return;
+    const url = urlOf('GET /api/recordings/:hash/file', { params: { hash: before.hash } });
+    await compareWith(url, before.name, soundTrack ?? 0);
+  }
+  /** @param nth the number of its sound track */
+  async function compareWith(old: File | string, name: string, nth: number): Promise<void> {
     const { job: open, recordingUrl: url } = job;
     if (!open || !url) return;
     clear();
@@ -69,13 +80,13 @@ export const useCuts = defineStore('cuts', () => {
     const clients = [printsClient(), printsClient()] as const;
     try {
       const [was, now] = await Promise.all([
-        clients[0].ask({ printsOf: old, track: 0 }, { signal, progress: tell(0) }),
+        clients[0].ask({ printsOf: old, track: nth }, { signal, progress: tell(0) }),
         clients[1].ask({ printsOf: url, track: open.soundTrack }, { signal, progress: tell(1) }),
       ]);
       const found = await askSegments({ was: was.prints, now: now.prints }, signal);
       if (signal.aborted) return;
-      if (found.length === 0) trouble.value = `Nothing of ${old.name} is in this recording: no captions were moved.`;
-      else compared.value = { file: old.name, segments: found, changes: changesOf(found, was.length, now.length) };
+      if (found.length === 0) trouble.value = `Nothing of ${name} is in this recording: no captions were moved.`;
+      else compared.value = { file: name, segments: found, changes: changesOf(found, was.length, now.length) };
     } catch (error) {
       if (signal.aborted) return;
       const why = error instanceof WorkerTrouble && error.message !== '' ? error.message : 'The two could not be read.';
@@ -85,5 +96,5 @@ export const useCuts = defineStore('cuts', () => {
       if (stopping.signal === signal) reading.value = null;
     }
   }
-  return { way, typed, compared, reading, trouble, fault, segments, add, compare, stop, clear };
+  return { way, typed, compared, reading, trouble, fault, segments, add, compare, compareBefore, stop, clear };
 });

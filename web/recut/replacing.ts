@@ -1,0 +1,79 @@
+/** Another recording for the job that is open: a new cut of it, or the one before again. */
+import { defineStore } from 'pinia';
+import { computed, ref, watch } from 'vue';
+import { sentence } from '../../core/contract/api-error.ts';
+import { rateText } from '../../core/time/frames.ts';
+import { useCuts } from './cuts.ts';
+import { useJob } from '../stores/job.ts';
+import { useMessages } from '../stores/messages.ts';
+import { useTrack } from '../stores/track.ts';
+import { importRecording } from '../media/import-recording.ts';
+
+export const useReplacing = defineStore('replacing', () => {
+  const job = useJob();
+  const track = useTrack();
+  const messages = useMessages();
+  const cuts = useCuts();
+  /** The share of the new recording that has gone to the server, 0 to 1; null while none is on its way. */
+  const share = ref<number | null>(null);
+  const trouble = ref<string | null>(null);
+  const before = computed(() => job.job?.recordingBefore ?? null);
+  let uploading = new AbortController();
+
+  function stop(): void {
+    uploading.abort();
+    [share.value, trouble.value] = [null, null];
+  }
+  watch(() => job.job?.id, stop);
+
+  /** What is said once another recording is there: captions have the times of the one before. */
+  function tell(name: string, more: string): void {
+    const follows = { title: 'Find what was cut', run: () => void cuts.compareBefore() };
+    const has = `The recording of this job is now “${name}”${more}.`;
+    if (track.captions.length === 0 || !before.value) messages.remark = has;
+    else messages.offer(`${has} Captions still have the times of the one before.`, [follows]);
+  }
+
+  /** Sends a new cut, and makes it the recording of the job once all of it is there. @returns whether it is now */
+  async function replaceWith(file: File): Promise<boolean> {
+    const of = job.job;
+    if (!of) return false;
+    stop();
+    const { signal } = (uploading = new AbortController());
+    share.value = 0;
+    try {
+      const { recording, about } = await importRecording(file, (now) => !signal.aborted && (share.value = now), signal);
+      // Somebody went to another job meanwhile.
+      if (job.job?.id !== of.id) return false;
+      if (recording.hash === of.recording?.hash) {
+        trouble.value = `“${file.name}” is the recording this job has already. Nothing was changed.`;
+        return false;
+      }
+      const soundTrack = Math.min(of.soundTrack, Math.max(0, (about?.sounds.length ?? 1) - 1));
+      const isOtherRate = about?.rate && rateText(about.rate) !== rateText(of.rate);
+      await job.change({ recording: recording.hash, soundTrack, ...(isOtherRate && { rate: about.rate }) });
+      tell(recording.name, isOtherRate ? `, with ${rateText(about.rate)} instead of ${rateText(of.rate)} fps` : '');
+      return true;
+    } catch (error) {
+      if (!signal.aborted) trouble.value = `${sentence(error)} The job keeps its recording.`;
+      return false;
+    } finally {
+      if (signal === uploading.signal) share.value = null;
+    }
+  }
+
+  /** Makes the one before the recording of the job again. @returns whether it is now */
+  async function goBack(): Promise<boolean> {
+    if (!before.value) return false;
+    const { hash, name } = before.value;
+    try {
+      await job.change({ recording: hash });
+      tell(name, ' again');
+      return true;
+    } catch (error) {
+      trouble.value = `${sentence(error)} The job keeps its recording.`;
+      return false;
+    }
+  }
+  return { share, trouble, before, replaceWith, goBack, stop };
+});
