@@ -1,5 +1,5 @@
 import { offsetsOf } from './offset.ts';
-import type { CaptionPlace } from './placement.ts';
+import type { CaptionPlace } from './caption-place.ts';
 
 const many = 30;
 const captions = Array.from({ length: many }, (_, i) => ({

@@ -1,6 +1,6 @@
 /** How far captions are from where they are said, along a recording: what the picture of the offset shows. */
 import { median } from 'd3-array';
-import type { CaptionPlace } from './placement.ts';
+import type { CaptionPlace } from './caption-place.ts';
 
 export interface OffsetPoint {
   /** Where the caption stood, in ms. */

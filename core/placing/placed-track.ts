@@ -2,7 +2,7 @@
 import type { Caption, WordRange } from '../track/caption.ts';
 import { movedWords } from '../track/effects.ts';
 import { shareByLetters } from '../track/ranges.ts';
-import type { CaptionPlace } from './placement.ts';
+import type { CaptionPlace } from './caption-place.ts';
 import type { Script } from './script.ts';
 
 /** A score as a certainty, 0 to 1: words that go with their sound are at about -10, those that do not are beyond the limit. */

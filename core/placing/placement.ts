@@ -1,42 +1,15 @@
 /** Where captions belong, from where their words are said: what is sure, what goes with its neighbours, what stays. */
 import type { Stretch } from '../speech/regions.ts';
 import type { Placed } from './grammars.ts';
+import { placesBetween } from './between.ts';
+import type { CaptionPlace } from './caption-place.ts';
+import { agreed, isOdd, moveOf, type Move, type Timed } from './moves.ts';
 import { sayingTime, type Script } from './script.ts';
-
-/** How a caption came to its place. */
-export type Certainty =
-  /** Its words were heard. */
-  | 'certain'
-  /** It goes with its neighbours, which moved alike. */
-  | 'with neighbours'
-  /** Nothing says where it belongs: it stays. */
-  | 'left';
-/** Where a caption belongs, in ms. */
-export interface CaptionPlace {
-  readonly start: number;
-  readonly end: number;
-  readonly how: Certainty;
-  /** Its words that were heard. */
-  readonly words: readonly Placed[];
-}
-
-/** What of a caption there is to place. */
-interface Timed {
-  readonly start: number;
-  readonly end: number;
-  readonly timing: 'set' | 'provisional';
-}
 
 /** A beginning so near the beginning of speech is that, in ms. */
 const snaps = 200;
 /** Speech before the first word that was found is the caption's own where nobody else claims it, up to so much and the time its own words need, in ms. */
 const ownSpeech = 1200;
-/** Neighbours move alike where their offsets are no further apart than this and this share of the time between them, in ms. */
-const [alike, alikeShare] = [500, 0.06];
-/** Less than this share of what words need holds none of them. */
-const leastRoom = 0.4;
-/** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
-const odd = 350;
 /** A caption is certain where at least so much of its words was heard. */
 const leastHeard = 0.5;
 
@@ -69,82 +42,6 @@ function endOf(last: Placed, next: number, speech: readonly Stretch[]): number {
   return Math.min(last.end, next);
 }
 
-/** How far a caption moves, by others that surely do. */
-interface Move {
-  /** Where it was, in ms. */
-  readonly at: number;
-  readonly by: number;
-}
-const moveOf = (c: Timed | undefined, place: CaptionPlace | null | undefined): Move | null =>
-  c && place && c.timing === 'set' ? { at: c.start, by: place.start - c.start } : null;
-const isAlike = (a: Move, b: Move): boolean => Math.abs(a.by - b.by) <= alike + Math.abs(b.at - a.at) * alikeShare;
-/** The nearest that surely move: so many on either side of a place, in order. */
-function movesAround(
-  moves: readonly (Move | null)[],
-  i: number,
-  many: number,
-): { readonly before: Move[]; readonly after: Move[] } {
-  const [before, after]: [Move[], Move[]] = [[], []];
-  for (let k = i - 1; k >= 0 && before.length < many; k--) {
-    const move = moves[k];
-    if (move) before.unshift(move);
-  }
-  for (let k = i + 1; k < moves.length && after.length < many; k++) {
-    const move = moves[k];
-    if (move) after.push(move);
-  }
-  return { before, after };
-}
-/** How far neighbours say that a moment moves, in ms; null where they do not agree, or where too few are known. */
-function agreed(moves: readonly (Move | null)[], i: number, at: number): number | null {
-  const { before, after } = movesAround(moves, i, 2);
-  // Beyond the first and the last that are sure, two on one side have to do.
-  const [a, b] = before.length > 0 && after.length > 0 ? [before.at(-1), after[0]] : before.length > 0 ? before : after;
-  if (!a || !b || !isAlike(a, b)) return null;
-  const share = b.at > a.at ? (at - a.at) / (b.at - a.at) : 0;
-  // A line through two that are near each other does not reach far.
-  return Math.abs(share) > 4 ? (share < 0 ? a.by : b.by) : a.by + (b.by - a.by) * share;
-}
-/** Whether a caption moves otherwise than all around it, which agree with each other. */
-function isOdd(moves: readonly (Move | null)[], i: number, move: Move): boolean {
-  const { before, after } = movesAround(moves, i, 2);
-  const others = [...before, ...after];
-  if (others.length < 3 || before.length === 0 || after.length === 0) return false;
-  const agree = others.every((m, k) => k === 0 || isAlike(others[k - 1] ?? m, m));
-  const said = agreed(moves, i, move.at);
-  return agree && said !== null && Math.abs(said - move.by) > odd;
-}
-/** Captions that never had times, between two that are sure: they share what is between, by their letters. */
-function sharedGaps(
-  captions: readonly Timed[],
-  script: Script,
-  sure: readonly (CaptionPlace | null)[],
-): ReadonlyMap<number, CaptionPlace> {
-  const found = new Map<number, CaptionPlace>();
-  for (let i = 0; i < captions.length; i++) {
-    const before = sure[i - 1];
-    if (sure[i] || captions[i]?.timing !== 'provisional' || !before) continue;
-    let next = i;
-    while (next < captions.length && !sure[next] && captions[next]?.timing === 'provisional') next++;
-    const after = sure[next];
-    const need = (k: number): number =>
-      sayingTime(script, script.firstOf[k] ?? 0, script.firstOf[k + 1] ?? script.words.length) + 1;
-    let all = 0;
-    for (let k = i; k < next; k++) all += need(k);
-    const has = after ? after.start - before.end : 0;
-    if (has > all * leastRoom) {
-      let said = 0;
-      for (let k = i; k < next; k++) {
-        const start = Math.round(before.end + (has * said) / all);
-        said += need(k);
-        found.set(k, { start, end: Math.round(before.end + (has * said) / all), how: 'with neighbours', words: [] });
-      }
-    }
-    i = next - 1;
-  }
-  return found;
-}
-
 /**
  * @param captions in order
  * @param placed words that were heard, in order
@@ -169,14 +66,23 @@ export function placesOf(
     const start = startOf(first, sayingTime(script, script.firstOf[i] ?? 0, first.word), before, speech);
     return { start, end: Math.max(start + 1, endOf(last, next, speech)), how: 'certain', words };
   });
-  const every = captions.map((c, i) => moveOf(c, heard[i]));
+  /** How far captions that had times surely move. */
+  const movesOf = (places: readonly (CaptionPlace | null)[]): (Move | null)[] =>
+    captions.map((c, i) => (c.timing === 'set' ? moveOf(c, places[i]) : null));
+  const every = movesOf(heard);
   const sure = heard.map((place, i) => (every[i] && isOdd(every, i, every[i]) ? null : place));
-  const moves = captions.map((c, i) => moveOf(c, sure[i]));
+  const moves = movesOf(sure);
   /** Beginnings of speech are where captions begin that are said to begin there. */
   const toSpeech = (start: number): number => speech.find((s) => Math.abs(s.start - start) <= snaps)?.start ?? start;
-  const inGaps = sharedGaps(captions, script, sure);
+  const between = placesBetween(
+    captions,
+    script,
+    sure,
+    captions.map((c, i) => moveOf(c, sure[i])),
+    speech,
+  );
   return captions.map((c, i): CaptionPlace => {
-    const place = sure[i] ?? inGaps.get(i);
+    const place = sure[i] ?? between.get(i);
     const opens = place && place.words[0]?.word === script.firstOf[i];
     if (place && opens) return place;
     const by = c.timing === 'set' ? agreed(moves, i, c.start) : null;

@@ -4,6 +4,7 @@ import type { LetterRules } from '../pronunciation/letters.ts';
 import { modelFor } from '../pronunciation/models.ts';
 import { pronouncer } from '../pronunciation/pronounce.ts';
 import { soundsOf } from '../pronunciation/sounds.ts';
+import type { Stretch } from '../speech/regions.ts';
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
 import { chained } from './anchors.ts';
 import { runsIn } from './evidence.ts';
@@ -173,5 +174,21 @@ describe('captions', () => {
     const places = placesOf(bare, script, [...heard(0, 20_000), ...heard(3, 29_000)], []);
     expect(places.map((p) => p.how)).toEqual(['certain', 'with neighbours', 'with neighbours', 'certain']);
     expect(places[1]?.start).toBe(21_100);
+  });
+  it('that never had times begin where whoever typed them noted it, where that is right for those around them', () => {
+    const notedAt = (starts: readonly number[], speech: readonly Stretch[] = []) => {
+      const typed = captions.map((c, i) => ({ ...c, start: starts[i] ?? 0, timing: 'provisional' as const }));
+      const places = placesOf(typed, script, [...heard(0, 20_000), ...heard(3, 29_000)], speech);
+      return places.map((p) => p.start);
+    };
+    // A second late, as whoever types is.
+    expect(notedAt([21_000, 22_500, 27_500, 30_000])).toEqual([20_000, 21_500, 26_500, 29_000]);
+    // With the speech that begins near it, where each has its own.
+    const speech = [20_000, 21_900, 26_200].map((start) => ({ start, end: start + 1000 }));
+    expect(notedAt([21_000, 22_500, 27_500, 30_000], speech).slice(1, 3)).toEqual([21_900, 26_200]);
+    expect(notedAt([21_000, 22_500, 23_500, 30_000], speech).slice(1, 3)).toEqual([21_500, 22_500]);
+    // Times that only keep an order, and a note that cannot be.
+    expect(notedAt([0, 2000, 4000, 6000])).toEqual([20_000, 21_100, 25_170, 29_000]);
+    expect(notedAt([21_000, 27_500, 22_500, 30_000])).toEqual([20_000, 21_100, 25_170, 29_000]);
   });
 });
