@@ -188,24 +188,29 @@ it('has versions: what changed in each, looked at beside the track as it is, gon
   expect(now).toMatch(/1 reworded.*as it is now/);
   expect(inserted).toMatch(/25 new/);
   expect(first).toMatch(/2 new.*Look at it.*Go back to it/);
-  const press3 = async (what: string): Promise<void> =>
+  const pressOfFirst = async (what: string): Promise<void> =>
     (
       await app.driver.findElement(
-        By.xpath(`//*[contains(@class,'versions')]//tbody/tr[3]//button[contains(.,'${what}')]`),
+        By.xpath(`//*[contains(@class,'versions')]//tbody/tr[last()]//button[contains(.,'${what}')]`),
       )
     ).click();
-  await press3('Look at it');
+  await pressOfFirst('Look at it');
   await eventually(app.driver, 'what differs', async () =>
     /Shut\s*Open|Open\s*Shut/.test(await (await see(app.driver, '.compare')).getText()),
   );
   expect(await violations(app.driver)).toEqual([]);
-  await press3('Go back to it');
+  await pressOfFirst('Go back to it');
   await says(app.driver, /The track is what it was on .*; one step to undo/);
   await eventually(app.driver, 'the first captions', async () => (await captionsOf(ask, track)).length === 2);
   expect(await captionsOf(ask, track)).toEqual(right);
   await control(app.driver, 'z');
   await eventually(app.driver, 'all of them again', async () => (await captionsOf(ask, track)).length === 27);
   expect((await captionsOf(ask, track))[0]?.text).toBe('Open the lower gate.');
+  // Left at once it is gone back to all the same, and once.
+  await pressOfFirst('Go back to it');
+  await app.driver.navigate().refresh();
+  await eventually(app.driver, 'the first captions once more', async () => (await captionsOf(ask, track)).length === 2);
+  expect(await captionsOf(ask, track)).toEqual(right);
   await ask('DELETE /api/jobs/:id', { params: { id: job } });
 });
 
