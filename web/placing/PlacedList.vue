@@ -71,8 +71,10 @@ watch(
             >{{ line.from }} → <span class="figures ink">{{ line.to }}</span></span
           >
         </CheckField>
-        <span class="cut" dir="auto">{{ line.row.before.text.replaceAll('\n', ' ') }}</span>
-        <span class="figures small one-line by">{{ line.by }}</span>
+        <span class="cut" :class="{ 'has-room': !line.by }" dir="auto">{{
+          line.row.before.text.replaceAll('\n', ' ')
+        }}</span>
+        <span v-if="line.by" class="figures small one-line by">{{ line.by }}</span>
         <span class="small" :class="line.isSure ? 'good' : 'uncertain'">{{ line.how }}</span>
         <TextButton small @click="$emit('hear', line.row)">Hear it</TextButton>
         <div v-if="line.row.how === 'left'" class="send row">
@@ -113,6 +115,9 @@ watch(
 }
 .ink {
   color: var(--ink);
+}
+.has-room {
+  grid-column: span 2;
 }
 .by {
   text-align: right;
