@@ -1,8 +1,9 @@
 /**
  * How exactly captions are placed where their words are said, how fast, and how often what does not match is refused: on
  * the sets of `bench/placing-sets.ts`, spoiled in every way that is usual. `npm run bench:placing`, with names of sets
- * where not all are wanted: demo, rates, read-aloud, prompts, espeak, wrong.
+ * where not all are wanted: demo, mid-speech, rates, read-aloud, prompts, espeak, wrong.
  */
+import { range } from 'd3-array';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -138,6 +139,38 @@ if (isWanted('demo')) {
       sentences.filter((s) => s.end < from || s.start > from + cut),
       (s) => (s.start > from ? later(-cut)(s) : s),
     );
+  }
+}
+/** Sentences cut into captions of so many words, as far as it is known when each of these is said. */
+const inPieces = ({ sentences }: Spoken, words: number): Sentence[] =>
+  sentences.flatMap(({ text, end, wordStarts }) =>
+    range(0, wordStarts?.length ?? 0, words).map((k): Sentence => {
+      const starts = wordStarts?.slice(k, k + words) ?? [];
+      const piece = text
+        .split(' ')
+        .slice(k, k + words)
+        .join(' ');
+      return { text: piece, start: starts[0] ?? NaN, end: wordStarts?.[k + words] ?? end, wordStarts: starts };
+    }),
+  );
+if (isWanted('mid-speech')) {
+  console.log('\nThe demo in captions of six words: those that begin in the middle of a sentence');
+  chance = chances(1);
+  for (const [name, spoken] of [
+    ['lock', lock],
+    ['round', round],
+  ] as const) {
+    const pieces = inPieces(spoken, 6);
+    const isFirst = (s: Sentence): boolean => spoken.sentences.some((each) => Math.abs(each.start - s.start) < 60);
+    for (const [how, said] of [
+      ['20 s late', pieces],
+      ['20 s late, a quarter wrong', pieces.map(quarterWrong)],
+      ['20 s late, a quarter missing', pieces.map(quarterMissing)],
+    ] as const) {
+      const asked = said.map((s) => (isFirst(s) ? nowhere(s) : s));
+      const late = said.map(later(20_000));
+      await measure(`${name}: ${how}`, spoken, asked, (s, i) => late[i] ?? s);
+    }
   }
 }
 if (isWanted('rates')) {
