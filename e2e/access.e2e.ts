@@ -16,7 +16,7 @@ import {
   runCommand,
 } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
-import { violations } from './support/axe.ts';
+import { violationsInBothThemes } from './support/axe.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -37,64 +37,44 @@ const screens = [
   ['Handover', 'handover', '.cell'],
 ] as const;
 
-describe.each(['light', 'dark'] as const)('in the %s theme', (theme) => {
-  it.each(screens)('%s has nothing for axe to find', async (_, path, ready) => {
-    const address = path === '' || path.startsWith('/') ? path : await stageOf(path);
-    await app.driver.get(app.services.address);
-    await app.driver.executeScript(
-      `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`,
-      theme,
-    );
-    await app.driver.get(app.services.address + address);
-    await see(app.driver, ready);
-    await app.driver.executeAsyncScript(
-      'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => done()));',
-    );
-    expect(await app.driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
-    expect(await violations(app.driver)).toEqual([]);
-    expect(await complaints(app.driver)).toEqual([]);
-  });
+it.each(screens)('%s has nothing for axe to find', async (_, path, ready) => {
+  await app.driver.get(app.services.address + (path === '' || path.startsWith('/') ? path : await stageOf(path)));
+  await see(app.driver, ready);
+  await app.driver.executeAsyncScript(
+    'const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => done()));',
+  );
+  expect(await violationsInBothThemes(app.driver)).toEqual([]);
+  expect(await complaints(app.driver)).toEqual([]);
 });
 
-it.each(['light', 'dark'])(
-  'a caption in conflict and changes set aside have nothing for axe to find, %s',
-  async (theme) => {
-    const { driver } = app;
-    const gate = caption({ id: 'a', start: 0, end: 2000, text: 'the gate' });
-    const { job } = await jobWith(ask, 'Torn', [{ ...gate, versions: [{ ...gate, id: 'b', text: 'a gate' }, null] }]);
-    await driver.executeScript(
-      `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`,
-      theme,
-    );
-    await driver.get(`${app.services.address}/jobs/${job}/words`);
-    await says(driver, 'Removed elsewhere');
-    await driver.executeScript(
-      `const real = window.fetch;
+it('a caption in conflict and changes set aside have nothing for axe to find', async () => {
+  const { driver } = app;
+  const gate = caption({ id: 'a', start: 0, end: 2000, text: 'the gate' });
+  const { job } = await jobWith(ask, 'Torn', [{ ...gate, versions: [{ ...gate, id: 'b', text: 'a gate' }, null] }]);
+  await driver.get(`${app.services.address}/jobs/${job}/words`);
+  await says(driver, 'Removed elsewhere');
+  await driver.executeScript(
+    `const real = window.fetch;
      window.fetch = (url, how) => how?.method === 'POST'
        ? Promise.resolve(new Response(JSON.stringify({ code: 'edit-refused', message: 'It does not fit.', details: null }), { status: 422 }))
        : real(url, how);`,
-    );
-    await caretAt(driver, 'the gate', 'after');
-    await type(driver, 's');
-    await says(driver, 'set aside: It does not fit.');
-    expect(await driver.executeScript('return document.documentElement.dataset.theme')).toBe(theme);
-    expect(await violations(app.driver)).toEqual([]);
-    await ask('DELETE /api/jobs/:id', { params: { id: job } });
-  },
-);
+  );
+  await caretAt(driver, 'the gate', 'after');
+  await type(driver, 's');
+  await says(driver, 'set aside: It does not fit.');
+  expect(await violationsInBothThemes(driver)).toEqual([]);
+  await ask('DELETE /api/jobs/:id', { params: { id: job } });
+});
 
-describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
+describe('Words', () => {
   const nothing = async (): Promise<void> => {
-    expect(await violations(app.driver)).toEqual([]);
+    expect(await violationsInBothThemes(app.driver)).toEqual([]);
     expect(await complaints(app.driver)).toEqual([]);
   };
 
   it('has nothing for axe to find with suggestions, find and replace, many selected, and the sheet of keys open', async () => {
     await app.driver.get(app.services.address);
-    await app.driver.executeScript(
-      `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0], reading: 'text' }))`,
-      theme,
-    );
+    await app.driver.executeScript(`localStorage.setItem('fenwix-preferences', JSON.stringify({ reading: 'text' }))`);
     await app.driver.get(app.services.address + (await stageOf('words')));
     await see(app.driver, '.sign-caption');
     await nothing();
@@ -127,7 +107,7 @@ describe.each(['light', 'dark'] as const)('Words in the %s theme', (theme) => {
     await says(app.driver, 'Write seconds as in');
     await nothing();
     await type(app.driver, Key.ESCAPE);
-    // A mend with the same elsewhere, taken back for the other theme.
+    // A correction with the same elsewhere, and taken back.
     await caretAt(app.driver, 'why is the land', 'after');
     await control(app.driver, Key.BACK_SPACE);
     await type(app.driver, 'lamp');
@@ -156,7 +136,7 @@ it('has nothing for axe to find in a track that is empty', async () => {
   const { job: id } = await jobWith(ask, 'Empty basin', []);
   await driver.get(`${app.services.address}/jobs/${id}/words`);
   await says(driver, 'No captions yet');
-  expect(await violations(app.driver)).toEqual([]);
+  expect(await violationsInBothThemes(app.driver)).toEqual([]);
   await ask('DELETE /api/jobs/:id', { params: { id } });
 });
 
@@ -168,7 +148,7 @@ it('finds a command by part of its name and runs it, by keyboard alone', async (
   await eventually(app.driver, 'the cursor in the finder', () =>
     app.driver.executeScript<boolean>('return document.activeElement.classList.contains("finder-input")'),
   );
-  expect(await violations(app.driver)).toEqual([]);
+  expect(await violationsInBothThemes(app.driver)).toEqual([]);
   await type(app.driver, 'handov', Key.ENTER);
   await says(app.driver, 'what each destination has');
   await see(app.driver, '.cell');
@@ -196,7 +176,7 @@ it('asks before a job is deleted, and gives the keyboard back', async () => {
   const bin = 'button[aria-label="Delete To be gone"]';
   await (await see(driver, bin)).click();
   await says(driver, 'This deletes the job and everything in it: 1 track with all edits');
-  expect(await violations(driver)).toEqual([]);
+  expect(await violationsInBothThemes(driver)).toEqual([]);
   await type(driver, Key.ESCAPE);
   await eventually(driver, 'the keyboard back at the button', () =>
     driver.executeScript<boolean>('return document.activeElement?.matches(arguments[0]) === true', bin),
