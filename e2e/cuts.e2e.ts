@@ -3,11 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { urlOf } from '../core/contract/contract.ts';
 import { wavForm } from '../core/speech/wav.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { violations } from './support/axe.ts';
-import { asking, captionsOf, jobWith } from './support/ask.ts';
+import { asking, captionsOf, jobWith, uploadedFog } from './support/ask.ts';
 import { control, eventually, Key, press, says, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
@@ -15,15 +14,7 @@ const app = withApplication();
 const ask = asking(() => app.services.address);
 let fog = '';
 beforeAll(async () => {
-  const at = urlOf('PUT /api/recordings', { query: { name: 'fog-signals.webm' } });
-  const sent = await fetch(`${app.services.address}${at}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/octet-stream' },
-    body: readFileSync('demo/recordings/fog-signals/recording.webm'),
-  });
-  fog = ((await sent.json()) as { readonly hash: string }).hash;
-  const body = { length: 31_520, width: 540, height: 960 };
-  await ask('PATCH /api/recordings/:hash', { params: { hash: fog }, body });
+  fog = await uploadedFog(app.services.address);
 });
 
 const captions: readonly Caption[] = [1000, 5000, 9000, 14_000, 20_000].map((start, i) =>

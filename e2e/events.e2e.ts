@@ -3,10 +3,9 @@ import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { urlOf } from '../core/contract/contract.ts';
 import { caption } from '../core/track/caption.ts';
 import { withApplication } from './support/application.ts';
-import { asking, jobWith } from './support/ask.ts';
+import { asking, jobWith, uploaded } from './support/ask.ts';
 import { By, caretAt, eventually, lines, says, see, type } from './support/browser.ts';
 
 const app = withApplication();
@@ -64,11 +63,7 @@ it('findings are counted by the server, and come into the list of jobs by themse
 it('the picture a recording lacks is drawn by a page that comes by, once', async () => {
   const { driver, services } = app;
   const bytes = Buffer.concat([readFileSync('demo/recordings/lock-after-dark/recording.webm'), Buffer.alloc(8)]);
-  const at = urlOf('PUT /api/recordings', { query: { name: 'again.webm' } });
-  const headers = { 'content-type': 'application/octet-stream' };
-  const kept = await fetch(`${services.address}${at}`, { method: 'PUT', headers, body: bytes });
-  const { hash } = (await kept.json()) as { hash: string };
-  await ask('PATCH /api/recordings/:hash', { params: { hash }, body: { length: 147_000, width: 1280, height: 720 } });
+  const hash = await uploaded(services.address, 'again.webm', bytes, { length: 147_000, width: 1280, height: 720 });
   const job = { id: randomUUID(), title: 'Without a picture', language: 'en', style: 'lecture-38', recording: hash };
   await ask('POST /api/jobs', { body: job });
   // Whoever brings a recording in has a minute to draw it; that is over.
