@@ -3,12 +3,18 @@
  * kind, so that what was typed, what was deleted and what is there twice can be told letter by letter.
  */
 import fc from 'fast-check';
+import { isDeepStrictEqual } from 'node:util';
 import { apply, applyAll } from '../apply.ts';
 import { caption, type Caption } from '../caption.ts';
 import { EditRefused, touches, type Edit } from '../edits.ts';
 import { carry, noHistory, remember, undo } from '../history.ts';
 import { rebase, partsOfAll } from '../rebase.ts';
 import { after } from './parts.ts';
+
+/** Said a hundred thousand times, so that what is alike is told quickly, and what is not in full. */
+function same(found: unknown, wanted: unknown): void {
+  if (!isDeepStrictEqual(found, wanted)) expect(found).toEqual(wanted);
+}
 
 type Seed = readonly [kind: number, a: number, b: number, c: number, d: number];
 
@@ -185,7 +191,7 @@ function play(captions: number, clients: number, actions: readonly Action[]) {
     const ids = new Set(since.flatMap(touches));
     if (own.some((edit) => touches(edit).some((id) => ids.has(id)))) meetings++;
     const result = rebase(client.confirmed, own, others, partsOfAll(since));
-    expect(result.refused).toEqual([]);
+    same(result.refused, []);
     log.push(...result.edits.map(({ edit, place }) => ({ edit, gone: client.own[place]?.gone ?? [] })));
     // Of two in conflict one is a version: what its side took away is there until somebody chooses.
     if (result.conflicts.length > 0) for (const n of news) for (const l of n.gone) undecided.add(l);
@@ -303,9 +309,9 @@ describe('transform', () => {
           const base = captionsOf(fresh, count);
           const [own, theirs] = [line(base, mine, fresh, 'm'), line(base, others, fresh, 't')];
           const result = rebase(base, own.edits, theirs.captions, partsOfAll(theirs.edits));
-          expect(result.refused).toEqual([]);
+          same(result.refused, []);
           const state = after(new Map(own.captions.map((c) => [c.id, c])), result.theirs);
-          expect(texts([...state.values()])).toEqual(texts(result.captions));
+          same(texts([...state.values()]), texts(result.captions));
         },
       ),
       { numRuns: 3000, seed: seedOfRun, endOnFailure: process.env['FENWIX_SHRINK'] === undefined },
@@ -373,7 +379,7 @@ describe('clients through one log', () => {
           cases++;
           if (meetings > 0) met++;
           const result = applyAll(start, log);
-          for (const client of all) expect(client.shown).toEqual(result);
+          for (const client of all) same(client.shown, result);
           const kept = new Set(keptLetters(result));
           for (const letter of typed)
             if (!deleted.has(letter) && !kept.has(letter)) throw new Error(`${letter} is lost: ${JSON.stringify(log)}`);
