@@ -9,9 +9,12 @@ import { askAbout } from '../sound/sound-client.ts';
 
 export interface ImportedRecording {
   readonly recording: Recording;
-  /** What it says of itself; null where it cannot be read. */
   readonly about: AboutRecording | null;
 }
+
+/** What a recording of the server’s says of itself; null where it cannot be read. */
+export const aboutRecording = (hash: string): Promise<AboutRecording | null> =>
+  askAbout(urlOf('GET /api/recordings/:hash/file', { params: { hash } })).catch(() => null);
 
 /**
  * Sends a recording that this browser can play. One that was stopped is no longer anybody’s.
@@ -35,7 +38,7 @@ export async function importRecording(
   const recording = await ask('PATCH /api/recordings/:hash', { params: { hash }, body: measured });
   // The list of jobs draws it later where this does not come through.
   if (poster) uploadPoster(hash, poster).catch(() => undefined);
-  const about = await askAbout(urlOf('GET /api/recordings/:hash/file', { params: { hash } })).catch(() => null);
+  const about = await aboutRecording(hash);
   stopIfAsked();
   return { recording, about };
 }

@@ -2,12 +2,13 @@
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
+import type { Job } from '../../core/job/job.ts';
 import { rateText } from '../../core/time/frames.ts';
 import { useCuts } from './cuts.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
-import { importRecording } from '../media/import-recording.ts';
+import { aboutRecording, importRecording, type ImportedRecording } from '../media/import-recording.ts';
 
 export const useReplacing = defineStore('replacing', () => {
   const job = useJob();
@@ -26,13 +27,20 @@ export const useReplacing = defineStore('replacing', () => {
   }
   watch(() => job.job?.id, stop);
 
-  /** What is said once another recording is there: captions have the times of the one before. */
-  function tell(name: string, more: string): void {
-    const follows = { title: 'Find what was cut', run: () => void cuts.compareBefore() };
-    const has = `The recording of this job is now “${name}”${more}.`;
+  /** Makes another the recording of a job, with its sound tracks and its frame rate, and says what follows from that. */
+  async function become(of: Job, { recording, about }: ImportedRecording, again: string): Promise<void> {
+    const soundTrack = Math.min(of.soundTrack, Math.max(0, (about?.sounds.length ?? 1) - 1));
+    const rate = about?.rate && rateText(about.rate) !== rateText(of.rate) ? about.rate : null;
+    await job.change({ recording: recording.hash, soundTrack, ...(rate && { rate }) });
+    const counted = rate ? `, with ${rateText(rate)} instead of ${rateText(of.rate)} fps` : '';
+    const has = `The recording of this job is now “${recording.name}”${again}${counted}.`;
     if (track.captions.length === 0 || !before.value) messages.remark = has;
-    else messages.offer(`${has} Captions still have the times of the one before.`, [follows]);
+    else
+      messages.offer(`${has} Captions still have the times of the one before.`, [
+        { title: 'Find what was cut', run: () => void cuts.compareBefore() },
+      ]);
   }
+  const told = (error: unknown): void => void (trouble.value = `${sentence(error)} The job keeps its recording.`);
 
   /** Sends a new cut, and makes it the recording of the job once all of it is there. @returns whether it is now */
   async function replaceWith(file: File): Promise<boolean> {
@@ -42,20 +50,17 @@ export const useReplacing = defineStore('replacing', () => {
     const { signal } = (uploading = new AbortController());
     share.value = 0;
     try {
-      const { recording, about } = await importRecording(file, (now) => !signal.aborted && (share.value = now), signal);
+      const imported = await importRecording(file, (now) => !signal.aborted && (share.value = now), signal);
       // Somebody went to another job meanwhile.
       if (job.job?.id !== of.id) return false;
-      if (recording.hash === of.recording?.hash) {
+      if (imported.recording.hash === of.recording?.hash) {
         trouble.value = `“${file.name}” is the recording this job has already. Nothing was changed.`;
         return false;
       }
-      const soundTrack = Math.min(of.soundTrack, Math.max(0, (about?.sounds.length ?? 1) - 1));
-      const isOtherRate = about?.rate && rateText(about.rate) !== rateText(of.rate);
-      await job.change({ recording: recording.hash, soundTrack, ...(isOtherRate && { rate: about.rate }) });
-      tell(recording.name, isOtherRate ? `, with ${rateText(about.rate)} instead of ${rateText(of.rate)} fps` : '');
+      await become(of, imported, '');
       return true;
     } catch (error) {
-      if (!signal.aborted) trouble.value = `${sentence(error)} The job keeps its recording.`;
+      if (!signal.aborted) told(error);
       return false;
     } finally {
       if (signal === uploading.signal) share.value = null;
@@ -64,14 +69,14 @@ export const useReplacing = defineStore('replacing', () => {
 
   /** Makes the one before the recording of the job again. @returns whether it is now */
   async function goBack(): Promise<boolean> {
-    if (!before.value) return false;
-    const { hash, name } = before.value;
+    const of = job.job;
+    if (!of?.recordingBefore) return false;
     try {
-      await job.change({ recording: hash });
-      tell(name, ' again');
+      const recording = of.recordingBefore;
+      await become(of, { recording, about: await aboutRecording(recording.hash) }, ' again');
       return true;
     } catch (error) {
-      trouble.value = `${sentence(error)} The job keeps its recording.`;
+      told(error);
       return false;
     }
   }
