@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
+import { wavForm } from '../core/speech/wav.ts';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
 import { recogniserFor } from './recogniser.ts';
@@ -17,6 +18,32 @@ const srtOf = (by: number): string =>
     })
     .join('\n');
 
+/** Half a minute at 8 kHz. @param at the loudness at a moment in seconds, -1 to 1 */
+function soundOf(at: (seconds: number) => number): Uint8Array {
+  const samples = Int16Array.from({ length: 30 * 8000 }, (_, i) => Math.round(at(i / 8000) * 32_767));
+  const begins = wavForm(wav, wav.length)?.at ?? NaN;
+  const bytes = Buffer.concat([wav.subarray(0, begins), Buffer.from(samples.buffer)]);
+  bytes.writeUInt32LE(bytes.length - 8, 4);
+  bytes.writeUInt32LE(samples.byteLength, begins - 4);
+  return bytes;
+}
+/** Chords of three sines, a new one each half second. */
+const music = soundOf((t) => {
+  const root = 220 * 2 ** (([0, 5, 7, 3][Math.floor(t * 2) % 4] ?? 0) / 12);
+  const fades = Math.exp(-3 * (t % 0.5));
+  return [1, 1.26, 1.5].reduce((sum, of) => sum + 0.2 * fades * Math.sin(2 * Math.PI * root * of * t), 0);
+});
+/** Fog signals, said to have half the rate it has: it plays at half its speed. */
+const halfRate = Uint8Array.from(wav);
+new DataView(halfRate.buffer).setUint32(24, 4000, true);
+new DataView(halfRate.buffer).setUint32(28, 8000, true);
+const sounds: Readonly<Record<string, Uint8Array>> = {
+  'fog.wav': wav,
+  'silence.wav': soundOf(() => 0),
+  'music.wav': music,
+  'half-rate.wav': halfRate,
+};
+
 /** `fenwix place` over files in memory, with the real recogniser. */
 async function place(files: Readonly<Record<string, string>>, ...words: string[]) {
   const written: Record<string, string> = {};
@@ -28,7 +55,7 @@ async function place(files: Readonly<Record<string, string>>, ...words: string[]
       return new TextEncoder().encode(text);
     },
     open: (path, use) => {
-      const bytes = path === 'fog.wav' ? wav : new TextEncoder().encode(files[path] ?? '');
+      const bytes = sounds[path] ?? new TextEncoder().encode(files[path] ?? '');
       return use({ size: bytes.length, read: (from, length) => bytes.subarray(from, from + length) });
     },
     asWav: () => null,
@@ -94,6 +121,40 @@ describe('fenwix place', () => {
     expect(ending).toBe(2);
     expect(muttered).toMatch(/do not match: \d+ % of the words were heard/);
     expect(written).toEqual({});
+  });
+
+  it.each(['silence', 'music', 'half-rate'])(
+    'refuses what is no speech, or none any more, and writes nothing: %s',
+    async (name) => {
+      const { ending, muttered, written } = await place(
+        { 'late.srt': srtOf(20_000) },
+        ...`--audio ${name}.wav --captions late.srt --language en-GB out.srt`.split(' '),
+      );
+      expect(ending).toBe(2);
+      expect(muttered).toMatch(/do not match: \d+ % of the words were heard/);
+      expect(written).toEqual({});
+    },
+  );
+
+  it('places what is said of a text twice as long as the sound, and tells what is not', async () => {
+    const more = [
+      'We keep the lower gates shut.',
+      'You do not wave.',
+      'There are three lamps to learn.',
+      'White means yours.',
+    ];
+    const lines = [...script.sentences.map((s) => s.text), ...more, ...more.toReversed()];
+    const { ending, said, written } = await place(
+      { 'long.txt': lines.join('\n\n') },
+      ...'--audio fog.wav --text long.txt --language en-GB out.srt --json'.split(' '),
+    );
+    expect(ending).toBe(0);
+    const { moved, left } = JSON.parse(said) as {
+      readonly moved: number;
+      readonly left: readonly { readonly why: string }[];
+    };
+    expect([moved, left.length]).toEqual([8, 8]);
+    expect(written['out.srt']).toContain('There are three lamps');
   });
 
   it.each([

@@ -2,8 +2,8 @@
 import type { PartHeard } from '../../core/placing/anchors.ts';
 
 export interface BegunListening {
-  /** Id of the track. */
-  readonly track: string;
+  /** Names the track and the sound that is listened to. */
+  readonly of: string;
   /** Ids and texts of the captions that are listened for. */
   readonly captions: readonly (readonly [id: string, text: string])[];
   /** What was heard so far, by each of those who listen. */

@@ -45,12 +45,16 @@ export const usePlacing = defineStore('placing', () => {
     [refused.value, sent.value] = [new Set(), new Map()];
     isShown.value = true;
   }
-  watch(
-    () => track.track?.id,
-    (_, was) => {
-      if (was !== undefined) clear();
-    },
+  /** What is listened to, and for which track; null until that is known. */
+  const of = computed((): string | null =>
+    track.track && job.job && job.recordingUrl
+      ? `${track.track.id} ${job.recordingUrl} ${String(job.job.soundTrack)}`
+      : null,
   );
+  // What was heard of another recording says nothing of this one.
+  watch(of, (_, was) => {
+    if (was !== null) clear();
+  });
 
   const language = computed(() => track.track?.language ?? '');
   /** Why nothing can be listened for; null where it can. */
@@ -66,8 +70,7 @@ export const usePlacing = defineStore('placing', () => {
 
   /** The captions of listening that a reload broke off; null where there was none, or they are no longer the same. */
   const brokenOff = computed((): readonly Caption[] | null => {
-    const { track: open } = track;
-    if (!begun.value || begun.value.track !== open?.id || hindrance.value !== null) return null;
+    if (begun.value?.of !== of.value || hindrance.value !== null) return null;
     const now = new Map(track.captions.map((c) => [c.id, c]));
     const captions = begun.value.captions.flatMap(([id, text]) => {
       const c = now.get(id);
@@ -80,13 +83,13 @@ export const usePlacing = defineStore('placing', () => {
   async function listen(captions: readonly Caption[]): Promise<void> {
     const { job: open, recordingUrl: url } = job;
     const { regions } = sound;
-    const id = track.track?.id;
-    if (!open || !url || !regions || id === undefined || hindrance.value !== null || captions.length === 0) return;
+    const mine = of.value;
+    if (!open || !url || !regions || mine === null || hindrance.value !== null || captions.length === 0) return;
     const before = brokenOff.value === captions ? (begun.value?.heard ?? []) : [];
     clear();
     const { signal } = (stopping = new AbortController());
     const keep = (heard: BegunListening['heard']): void => {
-      if (!signal.aborted) keepListening({ track: id, captions: captions.map((c) => [c.id, c.text]), heard });
+      if (!signal.aborted) keepListening({ of: mine, captions: captions.map((c) => [c.id, c.text]), heard });
     };
     keep(before);
     listening.value = 0;

@@ -37,7 +37,10 @@ async function goBack(): Promise<void> {
       <FileButton accept="video/*,audio/*" @file="replaceWith">{{
         recording ? 'Replace it with another cut…' : 'Choose a recording…'
       }}</FileButton>
-      <TextButton v-if="replacing.before && replacing.share === null" @click="goBack"
+      <TextButton
+        v-if="replacing.before && replacing.share === null"
+        tip="It is kept until another takes the place of this one, or the job is deleted"
+        @click="goBack"
         >Go back to “{{ replacing.before.name }}”</TextButton
       >
     </div>

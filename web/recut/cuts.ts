@@ -41,7 +41,7 @@ export const useCuts = defineStore('cuts', () => {
     stop();
     [typed.value, compared.value, trouble.value] = ['', null, null];
   }
-  watch(() => track.track?.id, clear);
+  watch([() => track.track?.id, () => job.recordingUrl], clear);
 
   const list = computed(() => readStretches(typed.value, job.job?.rate ?? usualRate));
   const fault = computed(() => ('fault' in list.value ? list.value.fault : null));
