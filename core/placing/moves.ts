@@ -10,7 +10,7 @@ export interface Timed {
 
 /** Neighbours move alike where their offsets are no further apart than this and this share of the time between them, in ms. */
 const [alike, alikeShare] = [500, 0.06];
-/** A caption that moves so much otherwise than its neighbours was heard wrong, in ms. */
+/** A caption whose move differs so much from that of its neighbours was heard wrong, in ms. */
 const odd = 350;
 
 /** How far a caption surely moves. */
@@ -50,7 +50,7 @@ export function agreed(moves: readonly (Move | null)[], i: number, at: number): 
   // A line through two that are near each other does not reach far.
   return Math.abs(share) > 4 ? (share < 0 ? a.by : b.by) : a.by + (b.by - a.by) * share;
 }
-/** Whether a caption moves otherwise than all around it, which agree with each other. */
+/** Whether a caption moves differently from all around it, which agree with each other. */
 export function isOdd(moves: readonly (Move | null)[], i: number, move: Move): boolean {
   const { before, after } = movesAround(moves, i, 2);
   const others = [...before, ...after];

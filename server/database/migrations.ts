@@ -238,7 +238,7 @@ const steps: readonly MigrationStep[] = [
   {
     name: '010-recording-before',
     async up(db) {
-      // Knex would make the whole table anew for this, and everything that belongs to jobs would go with the old one.
+      // Knex would rebuild the whole table for this, and everything that belongs to jobs would go with the old one.
       await db.raw('alter table jobs add column recording_before text references recordings (hash)');
     },
   },
