@@ -146,6 +146,28 @@ describe('recordings', () => {
     expect(readdirSync(join(data, 'recordings'))).toEqual([]);
   });
 
+  it('but neither the recording of a job nor the one before it', async () => {
+    const cuts = await Promise.all(
+      [1, 2, 3].map(
+        async (end) => (await upload(Buffer.concat([webm, Buffer.from([end])]))).json<{ hash: string }>().hash,
+      ),
+    );
+    const [first, second] = cuts;
+    const id = randomUUID();
+    await ask('POST', '/api/jobs', { id, title: 'Lock', language: 'en', style: 'lecture-38', recording: first });
+    await ask('PATCH', `/api/jobs/${id}`, { recording: second });
+    await app.close();
+    const db = new Database(join(data, 'fenwix.sqlite'));
+    db.prepare('update recordings set idle = idle - 25 * 3600 * 1000').run();
+    db.close();
+    app = await buildApp(config());
+    await app.ready();
+    const kept = (): string[] => readdirSync(join(data, 'recordings')).sort();
+    for (const end = Date.now() + 5000; kept().length > 2 && Date.now() < end;)
+      await new Promise((next) => setTimeout(next, 5));
+    expect(kept()).toEqual([first, second].sort());
+  });
+
   it('and deleted tracks: these are kept for thirty days, and then gone from the disk', async () => {
     const [id, track] = [randomUUID(), randomUUID()];
     const made = { id: track, kind: 'captions', language: 'en', name: 'fair copy' };

@@ -1,5 +1,5 @@
 /** Captions that never had times, between two that were surely heard. */
-import { least, range, sum } from 'd3-array';
+import { cumsum, least, range } from 'd3-array';
 import type { Stretch } from '../speech/regions.ts';
 import type { CaptionPlace } from './caption-place.ts';
 import { agreed, type Move, type Timed } from './moves.ts';
@@ -81,10 +81,11 @@ export function placesBetween(
     const needs = range(from, to).map(
       (k) => sayingTime(script, script.firstOf[k] ?? 0, script.firstOf[k + 1] ?? script.words.length) + 1,
     );
-    const all = sum(needs);
+    const until = cumsum(needs);
+    const all = until.at(-1) ?? 0;
     const has = after.start - before.end;
     if (has <= all * leastRoom) continue;
-    const byLetters = needs.map((_, i) => Math.round(before.end + (has * sum(needs.slice(0, i))) / all));
+    const byLetters = needs.map((_, i) => Math.round(before.end + (has * (until[i - 1] ?? 0)) / all));
     const starts = notedStarts(captions, row, moves, speech) ?? byLetters;
     starts.forEach((start, i) =>
       found.set(from + i, { start, end: starts[i + 1] ?? after.start, how: 'with neighbours', words: [] }),

@@ -85,7 +85,7 @@ function way(was: Fingerprint, now: Fingerprint, { all, inWindow }: Distances): 
     const go = (best[top] ?? 0) - (b === 0 ? 0 : change);
     const window = Math.floor((b * block) / windowPrints);
     const near = [window - 1, window, window + 1].flatMap((w) => inWindow[w] ?? []);
-    // Those that are likely here, and those that have not fallen behind: any other would be gone to anew.
+    // Those that are likely here, and those that have not fallen behind: any other would be begun again.
     const looked = new Set([0, ...near.map((s) => s + 1)]);
     for (let s = 1; s < best.length; s++) if ((best[s] ?? 0) >= go) looked.add(s);
     const from = new Map<number, number>();

@@ -1,6 +1,7 @@
 /** What became of a recording that was cut again, by the stretches its two cuts have in common, and in words. */
+import { sum } from 'd3-array';
 import { exactClock, seconds } from '../time/clock.ts';
-import { grain, segmentsInOrder, type Segment } from './segment.ts';
+import { grain, segmentsInOrder, sharedBy, type Segment } from './segment.ts';
 
 /** What became of a recording, in the order of the new one; times in ms. */
 export type CutChange =
@@ -11,9 +12,6 @@ export type CutChange =
   /** A stretch of the old one that stands earlier or later, beginning at `at` in the new. */
   | { readonly what: 'moved'; readonly from: number; readonly to: number; readonly at: number };
 
-const overlap = (a: Segment, b: Segment): number =>
-  Math.min(a.was + a.length, b.was + b.length) - Math.max(a.was, b.was);
-
 /**
  * @param segments in order of the new recording
  * @param was length of the old recording, in ms
@@ -22,8 +20,7 @@ const overlap = (a: Segment, b: Segment): number =>
 export function changesOf(segments: readonly Segment[], was: number, now: number): readonly CutChange[] {
   const stays = segmentsInOrder(segments);
   /** What of the old recording also stands where it was is there once more, and not moved. */
-  const isRepeated = (segment: Segment): boolean =>
-    [...stays].reduce((sum, each) => sum + Math.max(0, overlap(segment, each)), 0) > segment.length / 2;
+  const isRepeated = (segment: Segment): boolean => sum(stays, (each) => sharedBy(segment, each)) > segment.length / 2;
   const changes: CutChange[] = [];
   const putIn = (from: number, to: number): void => {
     const last = changes.at(-1);

@@ -4,7 +4,7 @@ import { inOrder, type Caption, type WordRange } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
 import { spliceText } from '../track/ranges.ts';
 import type { Piece } from '../track/pieces.ts';
-import { segmentsInOrder, type Segment } from './segment.ts';
+import { segmentsInOrder, sharedBy, type Segment } from './segment.ts';
 
 /** A caption never has less than this, in ms: no format holds one that ends as it begins. */
 export const leastCaption = 1;
@@ -109,8 +109,7 @@ export function followed(captions: readonly Caption[], segments: readonly Segmen
  */
 function piecesOfSegments(segments: readonly Segment[]): readonly Piece[] {
   const stays = segmentsInOrder(segments);
-  const isFree = (s: Segment): boolean =>
-    stays.has(s) || ![...stays].some((each) => each.was < s.was + s.length && s.was < each.was + each.length);
+  const isFree = (s: Segment): boolean => stays.has(s) || ![...stays].some((each) => sharedBy(s, each) > 0);
   const pieces: Piece[] = [];
   let until = -Infinity;
   for (const { now, was, length } of segments.filter(isFree).sort((a, b) => a.was - b.was)) {

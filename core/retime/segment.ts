@@ -8,6 +8,10 @@ export interface Segment {
   readonly length: number;
 }
 
+/** How much of the old recording two segments share, in ms. */
+export const sharedBy = (a: Segment, b: Segment): number =>
+  Math.max(0, Math.min(a.was + a.length, b.was + b.length) - Math.max(a.was, b.was));
+
 /** So much of two may overlap in the old recording and they are still one after the other, in ms: the grain of the comparison. */
 export const grain = 100;
 

@@ -4,7 +4,7 @@ import { sign } from '../text/signs.ts';
 import { misformedLabels, misformedNotes, misformedNumbers, unmarkedTurns, type Misformed } from './conventions.ts';
 import { plural, type Violation, type Rule } from './finding.ts';
 
-/** What is said of what should be written otherwise, by the first of it. */
+/** What is said of what should be written differently, by the first of it. */
 function otherwise([first, ...more]: readonly Misformed[], because = ''): Violation | null {
   if (!first) return null;
   return { value: 1 + more.length, limit: 0, message: `“${first.is}” should be “${first.wanted}”${because}.` };

@@ -1,4 +1,4 @@
-/** What in a caption is written otherwise than a house style wants it, and how it would be written. */
+/** What in a caption is not written as a house style wants it, and how it would be written. */
 import { baseLanguage } from '../text/language.ts';
 import { labelsIn } from '../text/labels.ts';
 import { numberInWords, numberOfWord } from '../text/small-numbers.ts';

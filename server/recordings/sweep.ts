@@ -10,8 +10,8 @@ import { inTurn } from './turns.ts';
 /** A recording that no job uses is kept for so long: somebody may be filling in the rest of a new job. */
 export const keptIdle = 24 * 3600 * 1000;
 
-/** Jobs that use a recording, now or as the one before. */
-const usersOf = (db: Knex, hash: string): Knex.QueryBuilder =>
+/** Jobs that use a recording, now or as the one before. @param hash of it, or the column that has that */
+const usersOf = (db: Knex, hash: string | Knex.Raw): Knex.QueryBuilder =>
   db('jobs').where({ recording: hash }).orWhere({ recording_before: hash });
 
 /** Its row, its picture and the work on it. */
@@ -31,8 +31,7 @@ export const removeUnused = (db: Knex, data: string, hash: string): Promise<void
 /** Takes away what has been without a job for a day. @param now in ms since 1970 */
 export async function sweepRecordings(db: Knex, data: string, now: number): Promise<void> {
   const rows = await db<RecordingRow>('recordings')
-    .whereNotIn('hash', db('jobs').whereNotNull('recording').select('recording'))
-    .whereNotIn('hash', db('jobs').whereNotNull('recording_before').select('recording_before'))
+    .whereNotExists(usersOf(db, db.raw('recordings.hash')))
     .where('idle', '<', now - keptIdle)
     .select('hash');
   for (const { hash } of rows)

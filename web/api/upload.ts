@@ -10,6 +10,7 @@ export interface Upload {
   readonly stop: () => void;
 }
 
+/** What an upload ends with that somebody stopped. */
 export const stopped = (): ApiError => new ApiError('stopped', 'The upload was stopped. Nothing was kept of it.');
 
 const bytes = 'application/octet-stream';

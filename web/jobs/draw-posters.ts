@@ -1,7 +1,7 @@
 /** Draws the pictures that recordings still lack: of those brought in by a page that was closed, or before pictures were kept. */
 import type { Ask } from '../../core/contract/contract.ts';
-import { urlOf } from '../../core/contract/contract.ts';
 import { doLeased, isForPages } from '../api/leased-work.ts';
+import { recordingAt } from '../api/recording-at.ts';
 import { uploadPoster } from '../api/upload.ts';
 import { canBePlayed, drawPoster } from '../media/poster.ts';
 
@@ -10,7 +10,7 @@ export async function drawPosters(ask: Ask, page: string): Promise<void> {
   const due = (await ask('GET /api/work')).filter((w) => w.kind === 'draw-poster' && isForPages(w, Date.now()));
   for (const work of due)
     await doLeased(ask, work, page, async () => {
-      const url = urlOf('GET /api/recordings/:hash/file', { params: { hash: work.subject } });
+      const url = recordingAt(work.subject);
       const cannot = new Error('This browser cannot play this recording, so no picture of it was drawn.');
       const picture = await canBePlayed(url, cannot, drawPoster);
       if (picture) await uploadPoster(work.subject, picture);

@@ -1,7 +1,7 @@
 /** A recording from this machine, looked at, sent to the server and measured. */
-import { urlOf } from '../../core/contract/contract.ts';
 import type { Recording } from '../../core/job/job.ts';
 import { ask } from '../api/client.ts';
+import { recordingAt } from '../api/recording-at.ts';
 import { stopped, uploadPoster, uploadRecording } from '../api/upload.ts';
 import { probe } from './probe.ts';
 import type { AboutRecording } from '../sound/read-about.ts';
@@ -14,7 +14,7 @@ export interface ImportedRecording {
 
 /** What a recording of the server’s says of itself; null where it cannot be read. */
 export const aboutRecording = (hash: string): Promise<AboutRecording | null> =>
-  askAbout(urlOf('GET /api/recordings/:hash/file', { params: { hash } })).catch(() => null);
+  askAbout(recordingAt(hash)).catch(() => null);
 
 /**
  * Sends a recording that this browser can play. One that was stopped is no longer anybody’s.

@@ -1,13 +1,13 @@
 /** A recording that was cut again: what was taken out or put in, typed, drawn, or found by comparing two cuts of it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { urlOf } from '../../core/contract/contract.ts';
 import { readStretches, segmentsWith, segmentsWithout } from '../../core/retime/cuts.ts';
 import { changesOf, type CutChange } from '../../core/retime/cut-changes.ts';
 import type { Segment } from '../../core/retime/segment.ts';
 import type { Stretch } from '../../core/speech/regions.ts';
 import { exactClock } from '../../core/time/clock.ts';
 import { usualRate } from '../../core/time/frames.ts';
+import { recordingAt } from '../api/recording-at.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
 import { askSegments, printsClient } from '../sound/sound-client.ts';
 import { useJob } from '../stores/job.ts';
@@ -62,8 +62,7 @@ export const useCuts = defineStore('cuts', () => {
   async function compareBefore(): Promise<void> {
     const { recordingBefore: before, soundTrack } = job.job ?? {};
     if (!before) return;
-    const url = urlOf('GET /api/recordings/:hash/file', { params: { hash: before.hash } });
-    await compareWith(url, before.name, soundTrack ?? 0);
+    await compareWith(recordingAt(before.hash), before.name, soundTrack ?? 0);
   }
   /** @param nth the number of its sound track */
   async function compareWith(old: File | string, name: string, nth: number): Promise<void> {

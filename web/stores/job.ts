@@ -5,6 +5,7 @@ import type { JobChange } from '../../core/contract/jobs.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
+import { recordingAt } from '../api/recording-at.ts';
 import { trackToOpen, type Job, type TrackSummary } from '../../core/job/job.ts';
 import { chooseTrack, chosenTrack } from './chosen-track.ts';
 import { useOpening } from './opening.ts';
@@ -78,8 +79,6 @@ export const useJob = defineStore('job', () => {
     if (job.value) await answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body }));
   }
 
-  const recordingUrl = computed(() =>
-    job.value?.recording ? `/api/recordings/${job.value.recording.hash}/file` : null,
-  );
+  const recordingUrl = computed(() => (job.value?.recording ? recordingAt(job.value.recording.hash) : null));
   return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change };
 });
