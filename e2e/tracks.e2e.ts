@@ -140,7 +140,7 @@ it('that count from a whole hour are offered without it, words and all, as one s
 });
 
 it('are deleted and brought back, get another language and kind, and the one that is worked on stays', async () => {
-  const { job, draft } = await tracks();
+  const { job, track, draft } = await tracks();
   await more('machine draft', 5);
   await says(app.driver, '“machine draft” is deleted, and kept for thirty days.');
   await says(app.driver, 'kept for 30 more days');
@@ -152,6 +152,7 @@ it('are deleted and brought back, get another language and kind, and the one tha
   await eventually(app.driver, 'it back', async () =>
     (await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.some((t) => t.id === draft),
   );
+  const menu = await see(app.driver, '[aria-label="More for fair copy"]');
   await more('fair copy', 3);
   await see(app.driver, '.ant-modal');
   await pick(app.driver, 'Kind', 'subtitles');
@@ -159,11 +160,24 @@ it('are deleted and brought back, get another language and kind, and the one tha
   await eventually(app.driver, 'the kind changed', async () =>
     (await ask('GET /api/jobs/:id', { params: { id: job } })).tracks.some((t) => t.kind === 'subtitles'),
   );
-  await (await see(app.driver, '[aria-label="More for fair copy"]')).click();
+  // The stages show it without being taken away, whoever changed it.
+  await eventually(app.driver, 'the list to say it', async () =>
+    (await (await see(app.driver, '.data-table')).getText()).includes('subtitles'),
+  );
+  await menu.click();
   await eventually(
     app.driver,
     'the menu',
     async () => (await app.driver.findElements(By.css('[role=menuitem]'))).length === 4,
+  );
+  await ask('PATCH /api/tracks/:id', { params: { id: track }, body: { language: 'fr-FR', name: 'copie' } });
+  await eventually(app.driver, 'the header to say it', async () =>
+    /French.*copie/s.test(await (await see(app.driver, 'header')).getText()),
+  );
+  await eventually(
+    app.driver,
+    'its row to say it',
+    async () => (await menu.getAttribute('aria-label')) === 'More for copie',
   );
 });
 
@@ -206,8 +220,9 @@ it('has versions: what changed in each, looked at beside the track as it is, gon
   await control(app.driver, 'z');
   await eventually(app.driver, 'all of them again', async () => (await captionsOf(ask, track)).length === 27);
   expect((await captionsOf(ask, track))[0]?.text).toBe('Open the lower gate.');
-  // Left at once it is gone back to all the same, and once.
+  // Left as soon as it is shown it is gone back to all the same, and once.
   await pressOfFirst('Go back to it');
+  await says(app.driver, /The track is what it was on .*; one step to undo/);
   await app.driver.navigate().refresh();
   await eventually(app.driver, 'the first captions once more', async () => (await captionsOf(ask, track)).length === 2);
   expect(await captionsOf(ask, track)).toEqual(right);

@@ -23,10 +23,6 @@ import KeyHint from '../commands/KeyHint.vue';
 
 const job = useJob();
 const track = useTrack();
-/** As the job has it now: it may have been given another since it was opened. */
-const trackName = computed(
-  () => job.job?.tracks.find((t) => t.id === track.track?.id)?.name ?? track.track?.name ?? '',
-);
 const messages = useMessages();
 const findings = useFindings();
 const styles = useStyles();
@@ -84,7 +80,7 @@ async function onStyle(key: string): Promise<void> {
     </div>
     <template v-if="job.job && track.track">
       <span class="head-box cut small"
-        ><b>{{ languageName(track.track.language) }}</b> {{ trackName }}</span
+        ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
       <MenuButton
         hover

@@ -11,6 +11,7 @@ import { newId } from '../sync/ids.ts';
 import { logBehind, type Log } from '../sync/log.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
+import { useJob } from './job.ts';
 import { useMessages } from './messages.ts';
 import { useOpening } from './opening.ts';
 import { useServerEvents } from './server-events.ts';
@@ -93,7 +94,7 @@ export const useTrack = defineStore('track', () => {
   function show(sync: TrackSync): void {
     const confirmed = sync.confirmed();
     captions.value = sync.captions();
-    if (confirmed && track.value?.edit !== confirmed.edit) track.value = confirmed;
+    if (confirmed) track.value = confirmed;
     waiting.value = sync.waiting();
     const state = keepings[sync.state()];
     keeping.value = sync.unwritten() ? 'nowhere' : state === 'kept' && sync.waiting() > 0 ? 'keeping' : state;
@@ -234,6 +235,13 @@ export const useTrack = defineStore('track', () => {
     await sync.abandon();
     await open(sync.id);
   }
+
+  // It was given another name, language or kind, here or in another window.
+  const job = useJob();
+  watch(
+    () => job.job?.tracks.find((each) => each.id === track.value?.id),
+    (listed) => listed && current?.describe(listed),
+  );
 
   // Others have been at a track that is open here.
   useServerEvents().listen((event) => {

@@ -14,7 +14,7 @@
  * - Leaving drops nothing: it goes on until nothing waits.
  */
 import { applyAll, apply, type Applied } from '../../core/track/apply.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption, Track } from '../../core/track/caption.ts';
 import { EditRefused, merge, touches, type Edit } from '../../core/track/edits.ts';
 import { carry, noHistory, redo, remember, undo, type History, type Reversal } from '../../core/track/history.ts';
 import type { LoggedTrack, Since } from '../../core/track/logged.ts';
@@ -82,6 +82,8 @@ export interface TrackSync {
   readonly redo: () => void;
   /** What is typed next becomes a step of its own. */
   readonly endTyping: () => void;
+  /** Takes over what the track is called and is, which its log does not tell. */
+  readonly describe: (as: Pick<Track, 'name' | 'kind' | 'language'>) => void;
   /** Asks the server now, and not after the next pause. */
   readonly poke: () => void;
   /** Makes edits that were set aside once more. @returns why not, where they do not fit */
@@ -381,6 +383,13 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     if (reversal.skipped > 0) tell({ type: 'skipped' });
   }
 
+  function describe({ name, kind, language }: Pick<Track, 'name' | 'kind' | 'language'>): void {
+    if (!confirmed) return;
+    if (confirmed.name === name && confirmed.kind === kind && confirmed.language === language) return;
+    confirmed = { ...confirmed, name, kind, language };
+    tell({ type: 'state' });
+  }
+
   async function dropAside(aside: string): Promise<void> {
     await outbox.dropAside(aside);
     asides = asides.filter((a) => a.id !== aside);
@@ -401,6 +410,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     undo: () => take(undo(history, shown)),
     redo: () => take(redo(history, shown)),
     endTyping: () => void (lastTyped = 0),
+    describe,
     poke: () => send(0),
     async tryAside(aside) {
       const found = asides.find((a) => a.id === aside);

@@ -118,8 +118,7 @@ const { versionsOf, look, goBack } = useVersions(open);
 const about = shallowRef<TrackSummary | null>(null);
 async function saveAbout(id: string, body: TrackChange): Promise<void> {
   about.value = null;
-  // What the stages show of the open track is read again.
-  if ((await change(id, body, 'The track stays as it was')) && track.track?.id === id) await track.open(id);
+  await change(id, body, 'The track stays as it was');
 }
 async function restore({ id, name }: Pick<TrackSummary, 'id' | 'name'>): Promise<void> {
   if (await change(id, { deleted: false }, 'The track was not brought back')) messages.remark = `“${name}” is back.`;
