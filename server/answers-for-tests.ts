@@ -75,6 +75,7 @@ const jobSummary = objectOf<JobSummary>({
   made: whole,
   style: styleName,
   recording: recording.allow(null),
+  recordingBefore: objectOf<Pick<Recording, 'name'>>({ name: text }).allow(null),
   tracks: list(trackSummary),
   mustFindings: nullable.whole,
   held: list(objectOf<Held>({ destination: text, state: receiptState, behind: Joi.boolean() })),

@@ -182,7 +182,7 @@ it('a whole job can be done through the contract, by every route there is', asyn
   await ask('POST /api/jobs/:id/receipts', { params: { id: job }, body: receipt });
   expect(await ask('GET /api/jobs/:id/receipts', { params: { id: job } })).toMatchObject([{ id: receipt.id, edit: 2 }]);
   expect(await ask('GET /api/jobs')).toMatchObject([
-    { id: job, recording: { poster: true }, held: [{ behind: false }] },
+    { id: job, recording: { poster: true }, recordingBefore: { name: 'cut.webm' }, held: [{ behind: false }] },
   ]);
 
   const isThere = async (hash: string) =>

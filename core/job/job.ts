@@ -73,6 +73,8 @@ export interface JobSummary {
   readonly made: number;
   readonly style: Pick<HouseStyle, 'id' | 'name' | 'version'>;
   readonly recording: Recording | null;
+  /** The one it had before; null where it had none. */
+  readonly recordingBefore: Pick<Recording, 'name'> | null;
   readonly tracks: readonly TrackSummary[];
   /** Findings of the fair copy that have to go; null while they are not counted. */
   readonly mustFindings: number | null;

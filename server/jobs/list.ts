@@ -30,6 +30,7 @@ interface ListRow {
   readonly width: number | null;
   readonly height: number | null;
   readonly poster: number;
+  readonly name_before: string | null;
   readonly track: string | null;
   readonly kind: TrackKind;
   readonly track_language: string;
@@ -50,11 +51,13 @@ const listQuery = `
   select j.id, j.title, j.series, j.language, j.made, j.basis,
     json_extract(j.style, '$.id') style_id, json_extract(j.style, '$.name') style_name, json_extract(j.style, '$.version') style_version,
     r.hash, r.name recording_name, r.type, r.bytes, r.length, r.width, r.height, p.hash is not null poster,
+    b.name name_before,
     t.id track, t.kind, t.language track_language, t.name track_name, t.edit, t.captions, t.proofed,
     t.must, t.must_edit, t.must_basis,
     d.name destination, h.state held_state, h.edit held_edit
   from jobs j
   left join recordings r on r.hash = j.recording
+  left join recordings b on b.hash = j.recording_before
   left join posters p on p.hash = r.hash
   left join tracks t on t.job = j.id and t.deleted is null
   left join (select track, destination, state, edit, max(at) from receipts group by track, destination) h on h.track = t.id
@@ -108,6 +111,7 @@ function summaryOf(rows: readonly [ListRow, ...ListRow[]]): JobSummary {
     made: first.made,
     style: { id: first.style_id, name: first.style_name, version: first.style_version },
     recording: recordingOf(first),
+    recordingBefore: first.name_before === null ? null : { name: first.name_before },
     tracks: [...tracks.values()],
     mustFindings: counted && fair ? countOf(counted) : null,
     held,

@@ -15,6 +15,7 @@ const goes = computed(() => {
   const length = job.recording?.length;
   return [
     job.recording ? `its recording (${length ? lengthInWords(length) : job.recording.name})` : '',
+    job.recordingBefore ? `the recording before it, “${job.recordingBefore.name}”` : '',
     `${String(job.tracks.length)} ${job.tracks.length === 1 ? 'track' : 'tracks'} with all edits`,
     'its receipts',
   ]

@@ -1,7 +1,7 @@
 /** Another recording for the job that is open: a new cut of it, or the one before again. */
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
-import { sentence } from '../../core/contract/api-error.ts';
+import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import type { Job } from '../../core/job/job.ts';
 import { rateText } from '../../core/time/frames.ts';
 import { useCuts } from './cuts.ts';
@@ -40,7 +40,14 @@ export const useReplacing = defineStore('replacing', () => {
         { title: 'Find what was cut', run: () => void cuts.compareBefore() },
       ]);
   }
-  const told = (error: unknown): void => void (trouble.value = `${sentence(error)} The job keeps its recording.`);
+  /** @param isAsked whether the job was asked to take the other: not answered, it may have it all the same */
+  function told(error: unknown, isAsked: boolean): void {
+    const has =
+      isAsked && hasCode(error, 'away')
+        ? 'Which recording the job has is shown here then.'
+        : 'The job keeps its recording.';
+    trouble.value = `${sentence(error)} ${has}`;
+  }
 
   /** Sends a new cut, and makes it the recording of the job once all of it is there. @returns whether it is now */
   async function replaceWith(file: File): Promise<boolean> {
@@ -49,6 +56,7 @@ export const useReplacing = defineStore('replacing', () => {
     stop();
     const { signal } = (uploading = new AbortController());
     share.value = 0;
+    let isAsked = false;
     try {
       const imported = await importRecording(file, (now) => !signal.aborted && (share.value = now), signal);
       // Somebody went to another job meanwhile.
@@ -57,10 +65,11 @@ export const useReplacing = defineStore('replacing', () => {
         trouble.value = `“${file.name}” is the recording this job has already. Nothing was changed.`;
         return false;
       }
+      isAsked = true;
       await become(of, imported, '');
       return true;
     } catch (error) {
-      if (!signal.aborted) told(error);
+      if (!signal.aborted) told(error, isAsked);
       return false;
     } finally {
       if (signal === uploading.signal) share.value = null;
@@ -76,7 +85,7 @@ export const useReplacing = defineStore('replacing', () => {
       await become(of, { recording, about: await aboutRecording(recording.hash) }, ' again');
       return true;
     } catch (error) {
-      told(error);
+      told(error, true);
       return false;
     }
   }
