@@ -71,7 +71,7 @@ watch(
             >{{ line.from }} → <span class="figures ink">{{ line.to }}</span></span
           >
         </CheckField>
-        <span class="cut" :class="{ 'has-room': !line.by }" dir="auto">{{
+        <span class="placed-text" :class="{ 'has-room': !line.by }" dir="auto">{{
           line.row.before.text.replaceAll('\n', ' ')
         }}</span>
         <span v-if="line.by" class="figures small one-line by">{{ line.by }}</span>
@@ -102,12 +102,15 @@ watch(
 }
 .placed-row {
   display: grid;
-  grid-template-columns: 212px minmax(0, 1fr) 126px 138px auto;
+  grid-template-columns: 196px minmax(0, 1fr) 132px 92px auto;
   align-items: center;
   gap: 10px;
 }
 .placed-row.current {
   background: var(--reed-wash);
+}
+.placed-text {
+  overflow-wrap: anywhere;
 }
 .send {
   grid-column: 1 / -1;

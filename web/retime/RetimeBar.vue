@@ -66,22 +66,22 @@ const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
   if (retime.gone > 0)
-    return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut. Seen before it is kept.`;
+    return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut.`;
   const [first, last] = [retime.changes[0], retime.changes.at(-1)];
   if (retime.worded > 0)
     return `No caption moves; the words of ${counted(retime.worded).toLowerCase()} get their times.`;
   if (!first || !last) return 'Nothing is moved yet.';
   const many = counted(retime.changes.length);
-  if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times. Seen before it is kept.`;
+  if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times.`;
   const was = new Map(retime.moved.map((c) => [c.id, c.start]));
   const by = (c: Timed): string => {
     const ms = c.start - (was.get(c.id) ?? 0);
     return ms === 0 ? 'where it is' : `${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}`;
   };
-  if (retime.tool === 'edges') return `${many} get other ends. Seen before it is kept.`;
+  if (retime.tool === 'edges') return `${many} get other ends.`;
   const ends = [by(first), by(last)];
   const how = ends[0] === ends[1] ? by(first) : `the first ${by(first)}, the last ${by(last)}`;
-  return `${many}, ${how}. Seen before it is kept.`;
+  return `${many}, ${how}.`;
 });
 function onKey(event: KeyboardEvent): void {
   if (event.key !== 'Escape') return;
@@ -102,7 +102,7 @@ function onKey(event: KeyboardEvent): void {
       <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
       <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
       <span class="spring"></span>
-      <TextButton main submit :disabled="!retime.canApply || !track.editable">{{
+      <TextButton main submit tip="Until then nothing is changed" :disabled="!retime.canApply || !track.editable">{{
         retime.worded > 0 ? 'Keep the word times' : 'Move them'
       }}</TextButton>
       <TextButton
@@ -147,10 +147,10 @@ function onKey(event: KeyboardEvent): void {
         :options="scopes"
       />
       <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
+      <KeyHint v-if="retime.changes.length > 0" command="retime-swap" />
       <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
       <p id="shift-said" class="said small" :class="fault ? 'bad' : 'soft'" role="status">
         {{ fault ?? said }}
-        <template v-if="retime.changes.length > 0"><KeyHint command="retime-swap" /> shows the other times.</template>
       </p>
     </div>
   </form>
