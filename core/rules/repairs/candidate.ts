@@ -2,7 +2,7 @@
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
-import { findingsAt } from '../findings.ts';
+import { findingsAt, noFindings } from '../findings.ts';
 
 /** Captions `[from, to)` of a track become others. */
 export interface Candidate {
@@ -25,67 +25,80 @@ const excessOf = ({ figures }: Finding): number => {
   return Number.isFinite(excess) ? excess : 1e9;
 };
 
-/** A stretch of a track with its neighbours: captions `[from, to)` of the row are weighed. */
-interface CaptionRun {
-  readonly row: readonly Caption[];
-  readonly from: number;
-  readonly to: number;
+/** What findings weigh, those that must go and advice apart. */
+type Burden = Readonly<Record<Finding['severity'], Weights>>;
+
+/** Findings of the caption at a place, looked for when asked. */
+export type FindingsAt = (captions: readonly Caption[], i: number) => readonly Finding[];
+
+/** Findings by caption, each looked for again only where the caption before it or after it is another. */
+export function rememberedFindings(context: RuleContext): FindingsAt {
+  const known = new WeakMap<Caption, { readonly around: readonly unknown[]; readonly findings: readonly Finding[] }>();
+  return (captions, i) => {
+    const caption = captions[i];
+    if (!caption) return noFindings;
+    const around = [captions[i - 1], captions[i + 1]];
+    const last = known.get(caption);
+    if (last && last.around[0] === around[0] && last.around[1] === around[1]) return last.findings;
+    const findings = findingsAt(captions, i, context);
+    known.set(caption, { around, findings });
+    return findings;
+  };
 }
 
-/** The findings of a stretch, of one severity. */
-function weigh({ row, from, to }: CaptionRun, context: RuleContext, severity: Finding['severity']): Weights {
-  const weights = new Map<RuleId, Weight>();
-  for (let i = from; i < to; i++) {
-    for (const finding of findingsAt(row, i, context)) {
-      if (finding.severity !== severity) continue;
+/**
+ * Weighs captions of a row.
+ * @param most what has to go of them as they are: null comes back as soon as a rule has more than that, or worse
+ */
+function weigh(
+  row: readonly Caption[],
+  places: readonly number[],
+  findingsOf: FindingsAt,
+  most: Weights | null,
+): Burden | null {
+  const burden = { must: new Map<RuleId, Weight>(), should: new Map<RuleId, Weight>() };
+  for (const i of places) {
+    for (const finding of findingsOf(row, i)) {
+      const weights = burden[finding.severity];
       const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
       weight.count++;
       weight.excess += excessOf(finding);
       weights.set(finding.rule, weight);
+      if (most === null || finding.severity !== 'must') continue;
+      const was = most.get(finding.rule);
+      if (!was || weight.count > was.count || weight.excess > was.excess + 1e-6) return null;
     }
   }
-  return weights;
+  return burden;
 }
 
-/** What a change reaches: the captions it changes, and one on either side, whose findings tell of them too. */
-function rowsOf(
-  captions: readonly Caption[],
-  change: Candidate,
-): { readonly old: CaptionRun; readonly now: CaptionRun } {
-  const lead = captions.slice(Math.max(0, change.from - 2), change.from);
-  const trail = captions.slice(change.to, change.to + 2);
-  const rowOf = (middle: readonly Caption[]): CaptionRun => ({
-    row: [...lead, ...middle, ...trail],
-    from: Math.max(0, lead.length - 1),
-    to: lead.length + middle.length + Math.min(1, trail.length),
-  });
-  return { old: rowOf(captions.slice(change.from, change.to)), now: rowOf(change.after) };
-}
+/** The places of `[from, to)`, and one on either side, whose findings tell of them too; the neighbours come last. */
+const reachOf = (from: number, to: number, length: number): number[] =>
+  [...Array.from({ length: to - from }, (_, i) => from + i), from - 1, to].filter((i) => i >= 0 && i < length);
 
 const countOf = (weights: Weights): number => [...weights.values()].reduce((sum, w) => sum + w.count, 0);
-
-/** Whether no rule has more findings than before, and none of them is worse. */
-function noWorse(before: Weights, after: Weights): boolean {
-  for (const [rule, weight] of after) {
-    const was = before.get(rule);
-    if (!was || weight.count > was.count || weight.excess > was.excess + 1e-6) return false;
-  }
-  return true;
-}
 
 /**
  * Whether a change is a repair of a rule: no must-finding comes or gets worse, and of the rule's own
  * findings there are fewer; where it is advice that goes, no more advice comes in its place.
+ * @param findingsBefore of the captions as they are
  */
-export function isRepair(captions: readonly Caption[], change: Candidate, rule: RuleId, context: RuleContext): boolean {
-  const { old, now } = rowsOf(captions, change);
-  const [mustBefore, mustAfter] = [weigh(old, context, 'must'), weigh(now, context, 'must')];
-  if (!noWorse(mustBefore, mustAfter)) return false;
-  const fewer = (before: Weights, after: Weights): boolean =>
-    (after.get(rule)?.count ?? 0) < (before.get(rule)?.count ?? 0);
-  if (fewer(mustBefore, mustAfter)) return true;
-  const [before, after] = [weigh(old, context, 'should'), weigh(now, context, 'should')];
-  return fewer(before, after) && countOf(after) < countOf(before);
+export function isRepair(
+  captions: readonly Caption[],
+  { from, to, after }: Candidate,
+  rule: RuleId,
+  context: RuleContext,
+  findingsBefore: FindingsAt,
+): boolean {
+  const old = weigh(captions, reachOf(from, to, captions.length), findingsBefore, null);
+  if (!old) return false;
+  const lead = captions.slice(Math.max(0, from - 2), from);
+  const row = [...lead, ...after, ...captions.slice(to, to + 2)];
+  const reach = reachOf(lead.length, lead.length + after.length, row.length);
+  const now = weigh(row, reach, (of, i) => findingsAt(of, i, context), old.must);
+  if (!now) return false;
+  const fewer = (was: Weights, is: Weights): boolean => (is.get(rule)?.count ?? 0) < (was.get(rule)?.count ?? 0);
+  return fewer(old.must, now.must) || (fewer(old.should, now.should) && countOf(now.should) < countOf(old.should));
 }
 
 /** A change as an edit: times alone where only they change, so that others' work on the words stands. */

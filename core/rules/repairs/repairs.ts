@@ -7,9 +7,8 @@ import { seconds } from '../../time/clock.ts';
 import type { Caption } from '../../track/caption.ts';
 import type { Edit } from '../../track/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
-import { findingsAt } from '../findings.ts';
 import { timeNeeded } from '../../style/style.ts';
-import { editOf, isRepair, type Candidate } from './candidate.ts';
+import { editOf, isRepair, rememberedFindings, type Candidate } from './candidate.ts';
 import {
   capitalise,
   dropDoubled,
@@ -110,17 +109,21 @@ function reason(captions: readonly Caption[], i: number, finding: Finding, conte
   return 'Every possible repair would break another rule.';
 }
 
-/** The repair of one finding of the caption at an index, or why there is none. */
+/**
+ * The repair of one finding of the caption at an index, or why there is none.
+ * @param findingsOf the findings of captions as they are, where they were looked for before
+ */
 export function repairOf(
   captions: readonly Caption[],
   i: number,
   finding: Finding,
   context: RuleContext,
   newId: () => string,
+  findingsOf = rememberedFindings(context),
 ): Proposal {
   for (const way of ways[finding.rule] ?? []) {
     for (const change of way(captions, i, context, newId)) {
-      if (!isRepair(captions, change, finding.rule, context)) continue;
+      if (!isRepair(captions, change, finding.rule, context, findingsOf)) continue;
       const edit = editOf(captions.slice(change.from, change.to), change.after);
       return { repair: { ...change, edit }, why: null };
     }
@@ -161,6 +164,7 @@ export function repairAll(
   wanted: (finding: Finding) => boolean = (f) => !onlyAsked.has(f.rule),
 ): Repaired {
   let now = [...captions];
+  const findingsOf = rememberedFindings(context);
   const done: Done[] = [];
   let left: Done[] = [];
   /** Captions whose surroundings changed since they were last looked at; everything in the first round. */
@@ -172,9 +176,9 @@ export function repairAll(
     for (let i = 0; i < now.length; i++) {
       const caption = now[i];
       if (!caption || (open !== null && !open.has(caption.id))) continue;
-      for (const finding of findingsAt(now, i, context).filter(wanted)) {
+      for (const finding of findingsOf(now, i).filter(wanted)) {
         const at = { caption: caption.id, start: caption.start, rule: finding.rule };
-        const { repair, why } = repairOf(now, i, finding, context, newId);
+        const { repair, why } = repairOf(now, i, finding, context, newId, findingsOf);
         if (!repair) {
           stuck.push({ ...at, says: why });
           continue;
