@@ -7,19 +7,24 @@ import { run } from './commands.ts';
 import { recogniserFor } from './recogniser.ts';
 import type { OpenFile } from './terminal.ts';
 
+/** Why the system would not, as a part of a sentence. */
+function whyOf(error: unknown): string {
+  const code = (error as NodeJS.ErrnoException).code ?? String(error);
+  return (
+    {
+      ENOENT: 'there is no such file',
+      EACCES: 'this user may not',
+      EISDIR: 'it is a folder',
+      ENOSPC: 'the disk is full',
+    }[code] ?? code
+  );
+}
+
 function attempt<T>(path: string, doing: string, deed: () => T): T {
   try {
     return deed();
   } catch (error) {
-    const code = (error as NodeJS.ErrnoException).code ?? String(error);
-    const why =
-      {
-        ENOENT: 'there is no such file',
-        EACCES: 'this user may not',
-        EISDIR: 'it is a folder',
-        ENOSPC: 'the disk is full',
-      }[code] ?? code;
-    throw new CannotDo(`${path} could not be ${doing}: ${why}.`);
+    throw new CannotDo(`${path} could not be ${doing}: ${whyOf(error)}.`);
   }
 }
 
@@ -79,6 +84,13 @@ function voiceNet(): ArrayBuffer {
   const bytes = readFileSync(new URL('../core/speech/voice-net.bin', import.meta.url));
   return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
 }
+
+/** Whoever reads the output may have enough of it and leave, as `head` does: the work goes on, and nothing is wrong. */
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') return;
+  process.stderr.write(`The output could not be written: ${whyOf(error)}.\n`);
+  process.exitCode = 2;
+});
 
 process.exitCode = await run(process.argv.slice(2), {
   read: (path) => attempt(path, 'read', () => readFileSync(path === '-' ? 0 : path)),
