@@ -47,7 +47,7 @@ export const ruleComparisons: readonly Comparison[] = [
     ],
   },
   {
-    title: 'Reflow of 20,000 captions, every one laid out anew',
+    title: 'Reflow of 20,000 captions, every one laid out again',
     works: [
       { name: 'fenwix', run: () => reflowCaptions(captions, context, newId, { what: 'captions', every: true }) },
       {

@@ -212,7 +212,7 @@ describe('fenwix repair and reflow', () => {
     ]);
   });
 
-  it('lays captions out anew under another style, every word in its place', () => {
+  it('lays captions out again under another style, every word in its place', () => {
     const long =
       '1\n00:00:01,000 --> 00:00:07,000\nWe wait until the water is level\nand then the keeper opens the gate\n';
     const { written, ending } = at({ a: long }, 'reflow', 'a', 'b.srt', '--style', 'upright-17');

@@ -156,7 +156,7 @@ it('shows how captions are spread, and the captions of a bar', async () => {
   await bars[0]?.click();
 });
 
-it('lays the whole track out anew with before and after, as one step', async () => {
+it('lays the whole track out again with before and after, as one step', async () => {
   const before = await count();
   await runCommand(app.driver, 'Reflow');
   await says(

@@ -39,7 +39,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** The page anew, in a theme. */
+/** The page again, in a theme. */
 async function fresh(theme: 'light' | 'dark' = 'light'): Promise<void> {
   await opened.driver.get(address);
   await opened.driver.executeScript(

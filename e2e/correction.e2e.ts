@@ -193,7 +193,7 @@ function plain(text: string, from: number, place: number, is: string, wanted: st
 }
 
 /** One caption mended, from its first word to its last. @param nth its place in the track, from 1 */
-async function mend(id: string, nth: number, plan: Plan): Promise<void> {
+async function correct(id: string, nth: number, plan: Plan): Promise<void> {
   let place = 0;
   let plainAt = 0;
   const textOf = async (): Promise<string> => (await kept()).find((c) => c.id === id)?.text ?? '';
@@ -265,7 +265,7 @@ it('makes the true script of the draft by keyboard alone, with fewer keys than r
   const plans = planned(captions, script);
   // Playing begins with a key; after that it holds for what is typed, and goes on by itself.
   pressed++;
-  for (const [i, plan] of plans.entries()) await mend(captions[i]?.id ?? '', i + 1, plan);
+  for (const [i, plan] of plans.entries()) await correct(captions[i]?.id ?? '', i + 1, plan);
   const done = (await kept()).slice(0, captions.length);
   const written = done.flatMap((c) => wordsOf(c.text)).join(' ');
   expect(written).toBe(script.join(' '));

@@ -31,7 +31,7 @@ const leave = async (): Promise<void> => {
   await (await see(app.driver, '.head-home')).click();
   await says(app.driver, 'New job');
 };
-/** Comes back to the job inside the application, without loading the page anew. */
+/** Comes back to the job inside the application, without loading the page again. */
 const comeBack = async (): Promise<void> => {
   await (await see(app.driver, `a.row-link[href*="${job}"]`)).click();
   await see(app.driver, '.cm-line');

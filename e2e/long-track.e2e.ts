@@ -120,7 +120,7 @@ it('is repaired in one step, while the page stays live, and comes back with one 
 it('is reflowed with nothing left to find that words and times allow to be repaired', async () => {
   await runCommand(app.driver, 'Reflow');
   await says(app.driver, /\d+ captions become \d+/);
-  // While the captions are looked over anew the button waits for that.
+  // While the captions are looked over again the button waits for that.
   await eventually(app.driver, 'the captions reflowed', async () => {
     const [go] = await app.driver.findElements(By.css('.ant-modal-footer .ant-btn-primary:not(:disabled)'));
     if (go && (await go.isDisplayed())) await go.click();

@@ -163,10 +163,10 @@ describe('the same mistake elsewhere', () => {
   });
 
   it('stands for as long as its words do, whole', () => {
-    const mend = { was: 'land', now: 'lamp' };
-    expect(isStillThere(mend, c('why is the Lamp, though'))).toBe(true);
-    expect(isStillThere(mend, c('why is the land'))).toBe(false);
-    expect(isStillThere(mend, c('why are the lamps'))).toBe(false);
+    const correction = { was: 'land', now: 'lamp' };
+    expect(isStillThere(correction, c('why is the Lamp, though'))).toBe(true);
+    expect(isStillThere(correction, c('why is the land'))).toBe(false);
+    expect(isStillThere(correction, c('why are the lamps'))).toBe(false);
   });
 
   it('is remembered by what became of a word, the most usual first', () => {

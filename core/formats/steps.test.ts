@@ -97,7 +97,7 @@ const many = (n: number, of: (i: number) => string): string => Array.from({ leng
 /** Files of a size, each as awkward as it gets for somebody. */
 const awkward: Readonly<Record<string, (n: number) => string>> = {
   'usual SRT': (n) => many(n, (i) => cue(i, '<i>The gate</i>\nis shut.')),
-  'SRT with everything to mend': (n) =>
+  'SRT with everything to repair': (n) =>
     many(n, (i) => cue(i, '<i>{\\an8}a\n\n<b>b').replace('-->', '->').replace(/,/g, '.')),
   'one SRT text of tags left open': (n) => cue(0, '<i><b>'.repeat(n * 10)),
   'one SRT text of signs that open nothing': (n) => cue(0, '<'.repeat(n * 40)),

@@ -1,4 +1,4 @@
-/** The words of captions one after another, each with its time and where it stands, to be laid out anew. */
+/** The words of captions one after another, each with its time and where it stands, to be laid out again. */
 import { isSpaceUnit } from '../text/tokens.ts';
 import type { Caption, WordRange } from '../track/caption.ts';
 import { turnLines } from '../text/labels.ts';

@@ -30,7 +30,7 @@ const habits: Readonly<Record<string, readonly [Habit, readonly string[]]>> = {
       l.split(' ').map((_w, k, all) => `${i > 0 ? `${lines[i - 1] ?? ''}\n` : ''}${all.slice(0, k + 1).join(' ')}`),
     ),
   ],
-  'growing, then beginning anew': [
+  'growing, then beginning again': [
     'growing',
     lines.flatMap((l) => l.split(' ').map((_w, k, all) => all.slice(0, k + 1).join(' '))),
   ],

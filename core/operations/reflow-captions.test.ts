@@ -18,7 +18,7 @@ const long = c('long', 0, 6000, 'We wait until it stands as low as the river and
 const fine = c('fine', 7000, 9000, 'It is level.');
 const tight = c('tight', 10_000, 13_000, 'Never open it faster than the\nkeeper says.');
 
-describe('laying out anew', () => {
+describe('laying out again', () => {
   it('breaks only lines when that is asked for', () => {
     const { captions, runs } = reflowCaptions([long, fine], context, newId, { what: 'lines' });
     expect(captions.map((x) => [x.id, x.start, x.end, x.text])).toEqual([

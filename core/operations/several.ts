@@ -22,7 +22,7 @@ export function shifted(captions: readonly Caption[], by: number): Edit | null {
   return edits.length > 0 ? { type: 'together', edits } : null;
 }
 
-/** Captions in a row as one, with the lines broken anew. */
+/** Captions in a row as one, with the lines broken again. */
 export function joinedAll(captions: readonly Caption[], context: RuleContext): Edit | null {
   const [first] = captions;
   if (!first || captions.length < 2) return null;

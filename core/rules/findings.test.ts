@@ -80,7 +80,7 @@ describe('findings', () => {
     expect(first?.message).toBe('63 characters in 1.12 s = 56.3 cps; limit 20. Needs 3.15 s.');
   });
 
-  it('finds the same after an edit as when it looks at everything anew', () => {
+  it('finds the same after an edit as when it looks at everything again', () => {
     fc.assert(
       fc.property(captionsArbitrary, seedsArbitrary, (captions, seeds) => {
         const { look } = finder();

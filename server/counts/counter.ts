@@ -1,7 +1,7 @@
 /**
  * Counts the findings that have to go of each job’s fair copy: after edits, once nothing was asked for a
  * moment, in a thread of its own, one track at a time. What is shown rests on the edit and the basis it
- * was counted on; anything else is counted anew.
+ * was counted on; anything else is counted again.
  */
 import { Worker } from 'node:worker_threads';
 import type { FastifyBaseLogger } from 'fastify';

@@ -178,7 +178,7 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
     async again(id) {
       const row = await workRow(db, id);
       if (row.state === 'done' || row.state === 'running') return openWork(row);
-      // Begun anew only after what was stopped has let go of it.
+      // Begun again only after what was stopped has let go of it.
       await running.get(id)?.ended;
       const work = await change(id, { state: 'waiting', next: Date.now(), reason: null });
       wake();

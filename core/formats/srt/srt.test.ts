@@ -83,7 +83,7 @@ describe('reading SRT', () => {
     expect(cues(`1\n00:00:01,000 --> 00:00:02,000\n${text}`)).toEqual([[1000, 2000, text]]);
   });
 
-  it('sets times below nought to nought, and counts minutes past 59 on', () => {
+  it('sets times below zero to zero, and counts minutes past 59 on', () => {
     expect(cues('1\n-00:00:01,000 --> 00:00:02,000\nOne')).toEqual([[0, 2000, 'One']]);
     expect(cues('1\n00:75:00,000 --> 00:75:61,000\nOne')).toEqual([[4_500_000, 4_561_000, 'One']]);
   });
@@ -172,7 +172,7 @@ describe('reading SRT', () => {
 });
 
 describe('writing SRT', () => {
-  it('numbers captions anew and leaves out those without text', () => {
+  it('numbers captions again and leaves out those without text', () => {
     const captions = ['', 'Two'].map((text, i) => caption({ id: text, start: i * 2000, end: i * 2000 + 1000, text }));
     expect(writeAs(srt, captions)).toBe('1\n00:00:02,000 --> 00:00:03,000\nTwo\n');
   });
