@@ -147,7 +147,10 @@ it('brings up the word just heard, and the ones before it, to be typed over; a s
   await playing(true);
   await control(app.driver, Key.SPACE);
   await playing(false);
-  expect((await lines(app.driver))[0]).toMatch(/^welcome(,)? to(,)? night(,)? School\. And three$/);
+  // After whichever word had been heard when the key came.
+  const [first = ''] = await lines(app.driver);
+  expect(first.split(',')).toHaveLength(2);
+  expect(first.replace(',', '')).toBe('welcome to night School. And three');
   for (const left of ['welcome to night School. And three', 'welcome to night School. and three'])
     await control(app.driver, 'z').then(() =>
       eventually(app.driver, left, async () => (await lines(app.driver)).join(' ').startsWith(left)),

@@ -61,7 +61,12 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="times row top">
-    <label v-for="[field, title] in fields" :key="field" class="small">
+    <label
+      v-for="[field, title] in fields"
+      :key="field"
+      v-memo="[typed[field], faults[field], isTimed, track.editable]"
+      class="small"
+    >
       <span class="soft">{{ title }}</span>
       <TextField
         v-model="typed[field]"

@@ -15,6 +15,8 @@ const TapeText = defineAsyncComponent(() => import('./TapeText.vue'));
 const props = defineProps<{
   caption: Caption;
   nth: number;
+  /** Px from the top of the page to where it begins. */
+  y: number;
   /** Px for a ms. */
   perMs: number;
   /** Px of it above the page: its text stays in sight. */
@@ -80,7 +82,7 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
     :class="{ here, brief, fast: tooFast }"
     role="listitem"
     :aria-label="`Caption ${nth}, ${clock(caption.start)} to ${clock(caption.end)}, ${seconds(caption.end - caption.start)}, ${speedText(figures.speed)} of ${limit} cps`"
-    :style="{ height: `${height}px`, '--lane': lane, '--lanes': lanes }"
+    :style="{ height: `${height}px`, transform: `translateY(${y}px)`, '--lane': lane, '--lanes': lanes }"
   >
     <div v-if="foot > 0" class="block-foot" :style="{ height: `${height + foot}px` }" aria-hidden="true"></div>
     <div class="block-sheet" :class="{ written: writing }" @pointerdown="emit('choose')">

@@ -77,6 +77,36 @@ watch(
   { immediate: true },
 );
 
+/** What each block shows: one is drawn again only where some of that is another. */
+const blocksShown = computed(() => {
+  const house = job.job?.style;
+  if (!house) return [];
+  return blocks.value.map(({ index, caption, lane, lanes }) => {
+    const isHere = place.caption?.id === caption.id;
+    const y = view.yOf(caption.start);
+    return {
+      caption,
+      shown: {
+        caption,
+        lane,
+        lanes,
+        y,
+        nth: index + 1,
+        perMs: view.perMs,
+        above: Math.max(0, -y),
+        here: isHere,
+        chosen: edge.caption?.id === caption.id ? edge.edge : null,
+        findings: findings.of(caption.id),
+        house,
+        clock: times.clock,
+        until: view.length,
+        crowded: crowded.value.has(caption.id),
+        writing: writing.value && isHere,
+      },
+    };
+  });
+});
+
 const hands = useTapeHands(tape, { step, write });
 /** A key on an edge chooses it and moves it. */
 function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
@@ -128,23 +158,10 @@ watch(asBars, () => (writing.value = false));
     <canvas ref="ground" aria-hidden="true"></canvas>
     <div role="list" aria-label="Captions on the page">
       <TapeBlock
-        v-for="{ index, caption, lane, lanes } in blocks"
+        v-for="{ caption, shown: block } in blocksShown"
         :key="caption.id"
-        :style="{ transform: `translateY(${view.yOf(caption.start)}px)` }"
-        :caption="caption"
-        :nth="index + 1"
-        :per-ms="view.perMs"
-        :above="Math.max(0, -view.yOf(caption.start))"
-        :lane="lane"
-        :lanes="lanes"
-        :here="place.caption?.id === caption.id"
-        :chosen="edge.caption?.id === caption.id ? edge.edge : null"
-        :findings="findings.of(caption.id)"
-        :house="job.job!.style"
-        :clock="times.clock"
-        :until="view.length"
-        :crowded="crowded.has(caption.id)"
-        :writing="writing && place.caption?.id === caption.id"
+        v-memo="Object.values(block)"
+        v-bind="block"
         @choose="choose(caption.id)"
         @leave="leaveText()"
         @take="(handle, event) => hands.take(caption.id, handle, event)"

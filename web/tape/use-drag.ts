@@ -5,7 +5,7 @@ import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../c
 import { stretchesIn } from '../../core/speech/heard-under.ts';
 import { snapTo, type SnapTarget } from '../../core/timing/snap.ts';
 import { nearestFrame } from '../../core/time/timecode.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import { captionAt, type Caption } from '../../core/track/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
@@ -96,10 +96,8 @@ export const useDrag = defineStore('tape-drag', () => {
       for (const c of captions.slice(Math.max(0, index - 2), index + 3))
         for (const w of c.words) yield { at: begins ? w[2] : w[3], what: 'word' };
     if (snaps.captions)
-      for (const [i, c] of captions.entries()) {
-        if (i === index || Math.abs(c.start - near) > nearby) continue;
-        yield { at: begins ? c.end + gap : c.start - gap, what: 'caption' };
-      }
+      for (const c of captions.slice(captionAt(captions, near - nearby) + 1, captionAt(captions, near + nearby) + 1))
+        if (c.id !== captions[index]?.id) yield { at: begins ? c.end + gap : c.start - gap, what: 'caption' };
     if (snaps.playhead) yield { at: playback.time, what: 'playhead' };
   }
 
