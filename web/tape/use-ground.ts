@@ -14,10 +14,12 @@ import { useTimes } from '../stores/times.ts';
 import { useTrack } from '../stores/track.ts';
 import { useDrawn } from './drawn.ts';
 import { useFineSound } from './fine-sound.ts';
-import { paintTape } from './paint.ts';
+import { paintTape, type TapePicture } from './paint.ts';
 import { saidWords } from './said-words.ts';
 import { useTapeView } from './tape-view.ts';
 
+/** Always the same, so that nothing is painted again while a block is dragged. */
+const noBars: TapePicture['bars'] = [];
 /** Px of a second from which on words have room at their times. */
 const wordRoom = 60;
 
@@ -61,6 +63,10 @@ export function useGround(
     return track.captions.filter((c) => moved.has(c.id) && c.end > view.from && c.start < view.until);
   });
 
+  const bars = computed(() =>
+    asBars.value ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) })) : noBars,
+  );
+
   let width = 0;
   const draw = useNextFrame(() => {
     if (!ground.value || !job.job || width === 0) return;
@@ -84,9 +90,7 @@ export function useGround(
       words: words.value,
       draftWords: draftWords.value,
       ghosts: ghosts.value,
-      bars: asBars.value
-        ? shown.value.map(({ caption }) => ({ ...caption, alarm: mustGo(findings.of(caption.id)) }))
-        : [],
+      bars: bars.value,
     });
   });
   const watcher = new ResizeObserver(([entry]) => {
@@ -106,7 +110,7 @@ export function useGround(
       () => view.span,
       () => view.height,
       () => view.folds,
-      shown,
+      bars,
       () => sound.peaks,
       () => sound.regions,
       fine,
