@@ -34,7 +34,7 @@ const many = (captions: readonly Caption[]): string =>
       </p>
       <p class="giving-head cut">
         <b>{{ languageName(borrow.giving?.language ?? '') }}</b>
-        <span class="soft small head-says">{{ borrow.giving?.title }} gives the times · {{ many(giving) }}</span>
+        <span class="soft small head-says">gives the times · {{ many(giving) }}</span>
       </p>
     </div>
     <div class="columns">
