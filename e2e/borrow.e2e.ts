@@ -1,12 +1,16 @@
 /** Borrowing times: a track late and drifting goes where another language of it is, by ties that are found or set. */
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeAs } from '../core/formats/arbitrary.ts';
 import { importCaptions } from '../core/formats/registry.ts';
+import { srt } from '../core/formats/srt/srt.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { By, control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { By, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -30,7 +34,10 @@ const english = sentences.map(({ text, start, end }, i) =>
 const trueStart = (ms: number): number => ((ms - 2600) * 24_000) / (25 * 1001);
 
 /** A job of these captions with another track of the same, its columns open. */
-async function borrowing(moved: readonly Caption[], giving: readonly Caption[]): Promise<{ track: string }> {
+async function borrowing(
+  moved: readonly Caption[],
+  giving: readonly Caption[],
+): Promise<{ job: string; track: string }> {
   const { job, track } = await jobWith(ask, 'Borrowing', moved, { language: 'fr' });
   const body = { id: randomUUID(), kind: 'captions', language: 'en-GB', name: 'English', captions: giving } as const;
   await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body });
@@ -43,7 +50,7 @@ async function borrowing(moved: readonly Caption[], giving: readonly Caption[]):
       `return !document.querySelector('.retime-bar').textContent.includes('Looking for') && document.querySelector('.tie-rows') !== null`,
     ),
   );
-  return { track };
+  return { job, track };
 }
 const starts = async (track: string): Promise<readonly number[]> => {
   await says(app.driver, 'All changes saved');
@@ -95,6 +102,26 @@ it('takes times one for one where captions are paired', async () => {
   await press(app.driver, 'Move them');
   const moved = await eventualStarts(track, 'the track moved', (now) => (now[0] ?? 0) < 2000);
   expect(moved[0]).toBe(english[0]?.start);
+});
+
+it('takes the times of a file, which is come back to after a track was looked at, and becomes no track', async () => {
+  const { job, track } = await borrowing(french, english);
+  const late = english.map((c) => ({ ...c, start: c.start + 20_000, end: c.end + 20_000 }));
+  const file = join(mkdtempSync(join(tmpdir(), 'fenwix-borrow-')), 'another-copy.en.srt');
+  writeFileSync(file, writeAs(srt, late));
+  await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(file);
+  await barSays(/another-copy\.en\.srt[\s\S]*the first 1[67]\.\d+ s later/);
+  await pick(app.driver, 'Which track gives the times', 'English (en-GB)');
+  await barSays(/the first \d\.\d+ s earlier/);
+  await pick(app.driver, 'Which track gives the times', 'another-copy.en.srt');
+  await barSays(/the first 1[67]\.\d+ s later/);
+  await press(app.driver, 'Move them');
+  await eventualStarts(
+    track,
+    'the track moved',
+    (now) => Math.abs((now[0] ?? 0) - 20_000 - (english[0]?.start ?? 0)) < 300,
+  );
+  expect((await ask('GET /api/jobs/:id', { params: { id: job } })).tracks).toHaveLength(2);
 });
 
 it('is tied by two keys at both firsts and both lasts where nothing is found', async () => {

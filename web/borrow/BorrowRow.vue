@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import { withIds } from '../../core/formats/cue.ts';
 import { ask } from '../api/client.ts';
@@ -11,7 +11,7 @@ import { languageFor } from '../import/language.ts';
 import { useImport } from '../import/use-import.ts';
 import { useJob } from '../stores/job.ts';
 import { useTrack } from '../stores/track.ts';
-import { useBorrow } from './borrow.ts';
+import { useBorrow, type Giving } from './borrow.ts';
 
 /** Which track or file gives the times, and how they are taken. */
 const borrow = useBorrow();
@@ -19,9 +19,11 @@ const job = useJob();
 const track = useTrack();
 const file = useImport(computed(() => job.job?.style ?? null));
 const others = computed(() => (job.job?.tracks ?? []).filter((t) => t.id !== track.track?.id && t.captions > 0));
+/** The file that gives times, which can be come back to from a track. */
+const ofFile = shallowRef<{ readonly name: string; readonly giving: Giving } | null>(null);
 const choices = computed(() => [
   ...others.value.map((t) => ({ value: t.id, title: `${t.name} (${t.language})` })),
-  ...(file.name.value === '' ? [] : [{ value: 'file', title: file.name.value }]),
+  ...(ofFile.value ? [{ value: 'file', title: ofFile.value.name }] : []),
 ]);
 const chosen = ref('');
 const trouble = computed(() => borrow.trouble ?? file.trouble.value);
@@ -33,23 +35,22 @@ const ways = [
 async function choose(id: string | null): Promise<void> {
   if (id === null) return;
   chosen.value = id;
+  if (id === 'file' && ofFile.value) await borrow.from(ofFile.value.giving);
   const of = others.value.find((t) => t.id === id);
   if (!of) return;
   try {
     const { captions } = await ask('GET /api/tracks/:id', { params: { id } });
-    if (chosen.value === id) await borrow.from({ title: of.name, language: of.language, captions });
+    if (chosen.value === id) await borrow.from({ language: of.language, captions });
   } catch (error) {
     borrow.trouble = `That track could not be fetched: ${sentence(error)}`;
   }
 }
 watch(file.understood, (read) => {
   if (!read) return;
-  chosen.value = 'file';
-  void borrow.from({
-    title: file.name.value,
-    language: languageFor(read, file.name.value, job.job?.language ?? 'en'),
-    captions: withIds(read.captions, () => crypto.randomUUID()),
-  });
+  const language = languageFor(read, file.name.value, job.job?.language ?? 'en');
+  const captions = withIds(read.captions, () => crypto.randomUUID());
+  ofFile.value = { name: file.name.value, giving: { language, captions } };
+  void choose('file');
 });
 watch(
   () => track.track?.id,

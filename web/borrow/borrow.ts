@@ -15,7 +15,6 @@ import { useTrack } from '../stores/track.ts';
 
 /** The track that gives the times. */
 export interface Giving {
-  readonly title: string;
   readonly language: string;
   readonly captions: readonly Caption[];
 }
