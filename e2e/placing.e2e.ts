@@ -175,6 +175,15 @@ it('says so where there is no acoustic model', async () => {
   await says(app.driver, 'There is no acoustic model for cy');
 });
 
+it('lets go of what it found where the track is given another language, wherever that is done', async () => {
+  const { track } = await listening(captionsOfScript(undefined, short), { recording: shortHash });
+  await press(app.driver, 'Listen for 8 captions');
+  await see(app.driver, '.placing-panel');
+  await ask('PATCH /api/tracks/:id', { params: { id: track }, body: { language: 'cy' } });
+  await gone('.placing-panel');
+  await says(app.driver, 'There is no acoustic model for cy');
+});
+
 it('sends a caption nothing was heard of along with the one after it, where its neighbours disagree', async () => {
   const nonsense = 22;
   const captions = captionsOfScript((text, i) => (i === nonsense ? 'Bananas are cheaper on Thursdays' : text));

@@ -4,7 +4,7 @@ import { caption } from '../core/track/caption.ts';
 import type { Edit } from '../core/track/edits.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
-import { By, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
+import { By, caretAt, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -178,6 +178,25 @@ it('are deleted and brought back, get another language and kind, and the one tha
     app.driver,
     'its row to say it',
     async () => (await menu.getAttribute('aria-label')) === 'More for copie',
+  );
+  // Deleted from elsewhere it is told, and what is written meanwhile is there when it is back.
+  await ask('PATCH /api/tracks/:id', { params: { id: track }, body: { deleted: true } });
+  await says(app.driver, '“copie” was deleted in another window.');
+  await type(app.driver, Key.ESCAPE);
+  await control(app.driver, '1', true);
+  await caretAt(app.driver, 'lower', 'before');
+  await type(app.driver, 'old ');
+  await says(app.driver, 'All changes saved');
+  await control(app.driver, '4', true);
+  await press(app.driver, 'Bring it back');
+  await eventually(app.driver, 'it back with what was written', async () => {
+    const { tracks: all } = await ask('GET /api/jobs/:id', { params: { id: job } });
+    return all.some((t) => t.id === track) && (await captionsOf(ask, track))[0]?.text === 'Shut the old lower gate.';
+  });
+  await eventually(
+    app.driver,
+    'no more word of it',
+    async () => !(await (await see(app.driver, 'body')).getText()).includes('was deleted in another window'),
   );
 });
 

@@ -45,13 +45,13 @@ export const usePlacing = defineStore('placing', () => {
     [refused.value, sent.value] = [new Set(), new Map()];
     isShown.value = true;
   }
-  /** What is listened to, and for which track; null until that is known. */
+  /** What is listened to, in which language, and for which track; null until that is known. */
   const of = computed((): string | null =>
     track.track && job.job && job.recordingUrl
-      ? `${track.track.id} ${job.recordingUrl} ${String(job.job.soundTrack)}`
+      ? `${track.track.id} ${track.track.language} ${job.recordingUrl} ${String(job.job.soundTrack)}`
       : null,
   );
-  // What was heard of another recording says nothing of this one.
+  // What was heard of another recording, or for another language, says nothing of this one.
   watch(of, (_, was) => {
     if (was !== null) clear();
   });

@@ -242,6 +242,15 @@ export const useTrack = defineStore('track', () => {
     () => job.job?.tracks.find((each) => each.id === track.value?.id),
     (listed) => listed && current?.describe(listed),
   );
+  watch(
+    () => job.job?.deleted.find((each) => each.id === track.value?.id)?.name,
+    (name, before) => {
+      const told = (of: string): string =>
+        `“${of}” was deleted in another window. What is done here is kept with it; bring it back under Tracks.`;
+      if (name !== undefined) messages.notice = told(name);
+      else if (before !== undefined && messages.notice === told(before)) messages.notice = null;
+    },
+  );
 
   // Others have been at a track that is open here.
   useServerEvents().listen((event) => {
