@@ -4,7 +4,21 @@ import { caption } from '../core/track/caption.ts';
 import type { Edit } from '../core/track/edits.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
-import { By, caretAt, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
+import {
+  By,
+  caretAt,
+  control,
+  downloaded,
+  eventually,
+  holding,
+  Key,
+  lines,
+  pick,
+  press,
+  says,
+  see,
+  type,
+} from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -272,4 +286,23 @@ it('are shown beside the one that is worked on, with what they have at the time 
   );
   await ask('PATCH /api/tracks/:id', { params: { id: draft }, body: { deleted: true } });
   await ask('DELETE /api/jobs/:id', { params: { id: job } });
+});
+
+it('go with a job that is deleted elsewhere: that is told at once, and what the page shows can be saved', async () => {
+  const { job } = await tracks();
+  await control(app.driver, '1', true);
+  await see(app.driver, '.cm-line');
+  await ask('DELETE /api/jobs/:id', { params: { id: job } });
+  await says(app.driver, 'The server does not have this track any more');
+  await says(app.driver, 'Not on the server any more');
+  await caretAt(app.driver, 'lower', 'before');
+  await type(app.driver, 'old ');
+  await eventually(
+    app.driver,
+    'what was typed',
+    async () => (await lines(app.driver))[0] === 'Shut the old lower gate.',
+  );
+  expect(await violations(app.driver)).toEqual([]);
+  await press(app.driver, 'Save as a file');
+  expect((await downloaded(app.opened, '.json')).text).toContain('Shut the old lower gate.');
 });

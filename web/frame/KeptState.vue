@@ -14,6 +14,8 @@ const shown = computed(() => {
       return { sign: '◐', text: `Server away: ${changes.value} saved in this browser`, tone: 'warn' };
     case 'apart':
       return { sign: '▲', text: 'Not sent', tone: 'bad' };
+    case 'gone':
+      return { sign: '▲', text: 'Not on the server any more', tone: 'bad' };
     case 'nowhere':
       return { sign: '▲', text: `${changes.value} not saved: leave this page open`, tone: 'bad' };
   }

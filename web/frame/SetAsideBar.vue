@@ -55,6 +55,13 @@ async function keepApart(): Promise<void> {
       <TextButton @click="saveTrack">Save as a file</TextButton>
     </template>
   </NoteBox>
+  <NoteBox v-else-if="track.keeping === 'gone'" tone="bad">
+    The server does not have this track any more: it may have been deleted, or its job. What this page shows is nowhere
+    else; save it as a file before you leave the page.
+    <template #actions>
+      <TextButton @click="saveTrack">Save as a file</TextButton>
+    </template>
+  </NoteBox>
   <NoteBox v-else-if="first" tone="bad">
     {{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set
     aside: {{ first.reason }} The track is shown without {{ first.edits.length === 1 ? 'it' : 'them' }}.

@@ -17,8 +17,8 @@ import { useOpening } from './opening.ts';
 import { useServerEvents } from './server-events.ts';
 import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
 
-/** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `nowhere`, when even this browser failed. */
-export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'nowhere';
+/** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `gone`, where it has no such track any more; `nowhere`, when even this browser failed. */
+export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'gone' | 'nowhere';
 
 /** A track on its way, and how many look at it. */
 interface OpenSync {
@@ -88,6 +88,7 @@ export const useTrack = defineStore('track', () => {
     sending: 'keeping',
     offline: 'here',
     blocked: 'apart',
+    missing: 'gone',
   };
 
   /** Shows how things stand with the track that is open. */
@@ -257,7 +258,10 @@ export const useTrack = defineStore('track', () => {
     for (const { sync } of syncs.values()) {
       const edit = sync.confirmed()?.edit ?? Infinity;
       const isNews =
-        event.type === 'connected' || (event.type === 'track' && event.track === sync.id && event.edit > edit);
+        event.type === 'connected' ||
+        (event.type === 'track' && event.track === sync.id && event.edit > edit) ||
+        // It may have been deleted, and its tracks with it.
+        (event.type === 'jobs' && event.job === job.job?.id && sync === current);
       // What is on its way asks for what others did by itself.
       if (isNews && sync.state() !== 'sending') sync.poke();
     }

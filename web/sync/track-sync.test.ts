@@ -317,6 +317,17 @@ describe('what the server will not have', () => {
     here.sync.change(typed(8, '!'));
     await until('it to be set aside', () => here.sync.asides().length === 1);
     expect(here.sync.waiting()).toBe(0);
+    await until('it to be told', () => here.sync.state() === 'missing');
+    expect(here.text()[0]).toBe('the gate!');
+  });
+
+  it('is told that the track is gone where nothing was done since', async () => {
+    const here = await opened();
+    const job = (await ask('GET /api/jobs'))[0]?.id ?? '';
+    await app.inject({ method: 'DELETE', url: `/api/jobs/${job}`, headers: { host: 'localhost' } });
+    here.sync.poke();
+    await until('it to be told', () => here.sync.state() === 'missing');
+    expect(here.sync.asides()).toEqual([]);
   });
 });
 

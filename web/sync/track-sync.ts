@@ -27,8 +27,11 @@ import { withoutDelivered } from './left-edits.ts';
 import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
 import type { PendingEdits, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
 
-/** `offline`: the server does not answer, and is asked again; `blocked`: its log is another one than this page's. */
-export type SyncState = 'opening' | 'idle' | 'sending' | 'offline' | 'blocked';
+/**
+ * `offline`: the server does not answer, and is asked again; `blocked`: its log is another one than this page's;
+ * `missing`: it has no such track any more.
+ */
+export type SyncState = 'opening' | 'idle' | 'sending' | 'offline' | 'blocked' | 'missing';
 
 /** What has come to pass, for whoever shows it. */
 export type SyncEvent =
@@ -269,6 +272,10 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
         refused(sent, sentence(error), isMissing(error));
         return deliver();
       }
+      if (isMissing(error)) {
+        enterState('missing');
+        return;
+      }
       failures++;
       enterState('offline');
       const pause = Math.min(longestPause, firstPause * 2 ** (failures - 1)) * (0.5 + needs.random() / 2);
@@ -286,7 +293,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
       while (again && !gone) {
         again = false;
         await deliver();
-        if (state === 'offline' || state === 'blocked') break;
+        if (state === 'offline' || state === 'blocked' || state === 'missing') break;
       }
     } finally {
       running = false;
