@@ -128,6 +128,16 @@ describe('recordings', () => {
     expect((await file()).statusCode).toBe(404);
   });
 
+  /** The server started again, a day after recordings were last used. */
+  async function startedADayLater(): Promise<void> {
+    await app.close();
+    const db = new Database(join(data, 'fenwix.sqlite'));
+    db.prepare('update recordings set idle = idle - 25 * 3600 * 1000').run();
+    db.close();
+    app = await buildApp(config());
+    await app.ready();
+  }
+
   it('that no job uses for a day are swept at the next start, and so are uploads that were cut off', async () => {
     const { hash } = (await upload(webm)).json<{ hash: string }>();
     writeFileSync(join(data, 'recordings', 'cut-off.part'), 'half');
@@ -135,12 +145,7 @@ describe('recordings', () => {
     app = await buildApp(config());
     await app.ready();
     expect(readdirSync(join(data, 'recordings'))).toEqual([hash]);
-    await app.close();
-    const db = new Database(join(data, 'fenwix.sqlite'));
-    db.prepare('update recordings set idle = idle - 25 * 3600 * 1000').run();
-    db.close();
-    app = await buildApp(config());
-    await app.ready();
+    await startedADayLater();
     for (const end = Date.now() + 5000; existsSync(join(data, 'recordings', hash)) && Date.now() < end;)
       await new Promise((next) => setTimeout(next, 5));
     expect(readdirSync(join(data, 'recordings'))).toEqual([]);
@@ -156,12 +161,7 @@ describe('recordings', () => {
     const id = randomUUID();
     await ask('POST', '/api/jobs', { id, title: 'Lock', language: 'en', style: 'lecture-38', recording: first });
     await ask('PATCH', `/api/jobs/${id}`, { recording: second });
-    await app.close();
-    const db = new Database(join(data, 'fenwix.sqlite'));
-    db.prepare('update recordings set idle = idle - 25 * 3600 * 1000').run();
-    db.close();
-    app = await buildApp(config());
-    await app.ready();
+    await startedADayLater();
     const kept = (): string[] => readdirSync(join(data, 'recordings')).sort();
     for (const end = Date.now() + 5000; kept().length > 2 && Date.now() < end;)
       await new Promise((next) => setTimeout(next, 5));

@@ -35,12 +35,9 @@ const ways = [
 async function choose(id: string | null): Promise<void> {
   if (id === null) return;
   chosen.value = id;
-  if (id === 'file' && ofFile.value) await borrow.from(ofFile.value.giving);
-  const of = others.value.find((t) => t.id === id);
-  if (!of) return;
   try {
-    const { captions } = await ask('GET /api/tracks/:id', { params: { id } });
-    if (chosen.value === id) await borrow.from({ language: of.language, captions });
+    const giving = id === 'file' ? ofFile.value?.giving : await ask('GET /api/tracks/:id', { params: { id } });
+    if (giving && chosen.value === id) await borrow.from(giving);
   } catch (error) {
     borrow.trouble = `That track could not be fetched: ${sentence(error)}`;
   }

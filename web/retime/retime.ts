@@ -202,7 +202,7 @@ export const useRetime = defineStore('retime', () => {
     if (!edit || !from || !here) return;
     const { captions: after } = applyEdit(track.captions, edit);
     if (copy?.of !== plan.value)
-      copy = { of: plan.value, made: copyOf({ ...from, captions: after }, `${nameOf(from.id).slice(0, 112)}, moved`) };
+      copy = { of: plan.value, made: copyOf({ ...from, captions: after }, `${from.name.slice(0, 112)}, moved`) };
     const { made } = copy;
     try {
       await addTrack(here.id, made);
@@ -216,7 +216,6 @@ export const useRetime = defineStore('retime', () => {
       messages.notice = `The track was not made: ${sentence(error)}`;
     }
   }
-  const nameOf = (id: string): string => job.job?.tracks.find((t) => t.id === id)?.name ?? '';
   async function workOn(id: string): Promise<boolean> {
     job.choose(id);
     await track.open(id);
@@ -224,7 +223,7 @@ export const useRetime = defineStore('retime', () => {
   }
   /** Offers to do the same to the other tracks of the job: to each, seen before it is kept, or to all of them at once. */
   function offersOfSame(now: NonNullable<Plan>): readonly Offer[] {
-    const of = nameOf(track.track?.id ?? '');
+    const of = track.track?.name ?? '';
     const move = 'by' in now ? { pieces: shiftBy(now.by) } : now;
     const isOfAll = moved.value.length === track.captions.length;
     if (!isOfAll || !('segments' in move || 'pieces' in move) || 'taken' in move) return [];

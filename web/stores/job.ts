@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { JobChange } from '../../core/contract/jobs.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
-import { sentence } from '../../core/contract/api-error.ts';
+import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { recordingAt } from '../api/recording-at.ts';
 import { trackToOpen, type Job, type TrackSummary } from '../../core/job/job.ts';
@@ -21,6 +21,8 @@ const standing = (job: Job): string =>
 export const useJob = defineStore('job', () => {
   const job = shallowRef<Job | null>(null);
   const trouble = shallowRef<string | null>(null);
+  /** The server has it no more, though this page shows it still. */
+  const isGone = shallowRef(false);
 
   const begun = useOpening();
   let opening = 0;
@@ -29,6 +31,7 @@ export const useJob = defineStore('job', () => {
     const mine = ++opening;
     job.value = null;
     trouble.value = null;
+    isGone.value = false;
     try {
       const found = await begun.job(id);
       if (mine === opening) job.value = found;
@@ -55,7 +58,10 @@ export const useJob = defineStore('job', () => {
     const shown = job.value;
     const turn = turns;
     if (!shown) return;
-    const found = await ask('GET /api/jobs/:id', { params: { id: shown.id } }).catch(() => null);
+    const found = await ask('GET /api/jobs/:id', { params: { id: shown.id } }).catch((error: unknown) => {
+      if (hasCode(error, 'missing') && job.value?.id === shown.id) isGone.value = true;
+      return null;
+    });
     if (found && turn === turns && job.value?.id === found.id && standing(found) !== standing(job.value))
       job.value = found;
   }
@@ -80,5 +86,5 @@ export const useJob = defineStore('job', () => {
   }
 
   const recordingUrl = computed(() => (job.value?.recording ? recordingAt(job.value.recording.hash) : null));
-  return { job, trouble, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change };
+  return { job, trouble, isGone, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change };
 });

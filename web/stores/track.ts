@@ -253,15 +253,18 @@ export const useTrack = defineStore('track', () => {
     },
   );
 
+  // Its tracks have gone with it: the server is asked, so that it is known of the open one.
+  watch(
+    () => job.isGone,
+    (gone) => gone && current?.poke(),
+  );
+
   // Others have been at a track that is open here.
   useServerEvents().listen((event) => {
     for (const { sync } of syncs.values()) {
       const edit = sync.confirmed()?.edit ?? Infinity;
       const isNews =
-        event.type === 'connected' ||
-        (event.type === 'track' && event.track === sync.id && event.edit > edit) ||
-        // It may have been deleted, and its tracks with it.
-        (event.type === 'jobs' && event.job === job.job?.id && sync === current);
+        event.type === 'connected' || (event.type === 'track' && event.track === sync.id && event.edit > edit);
       // What is on its way asks for what others did by itself.
       if (isNews && sync.state() !== 'sending') sync.poke();
     }

@@ -18,7 +18,7 @@ interface Weight {
   count: number;
   excess: number;
 }
-type Weights = ReadonlyMap<RuleId, Weight>;
+type Weights = Map<RuleId, Weight>;
 
 const excessOf = ({ figures }: Finding): number => {
   const excess = Math.abs(figures.value - figures.limit);
@@ -46,31 +46,20 @@ export function rememberedFindings(context: RuleContext): FindingsAt {
   };
 }
 
-/**
- * Weighs captions of a row.
- * @param most what has to go of them as they are: null comes back as soon as a rule has more than that, or worse
- */
-function weigh(
-  row: readonly Caption[],
-  places: readonly number[],
-  findingsOf: FindingsAt,
-  most: Weights | null,
-): Burden | null {
-  const burden = { must: new Map<RuleId, Weight>(), should: new Map<RuleId, Weight>() };
-  for (const i of places) {
-    for (const finding of findingsOf(row, i)) {
-      const weights = burden[finding.severity];
-      const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
-      weight.count++;
-      weight.excess += excessOf(finding);
-      weights.set(finding.rule, weight);
-      if (most === null || finding.severity !== 'must') continue;
-      const was = most.get(finding.rule);
-      if (!was || weight.count > was.count || weight.excess > was.excess + 1e-6) return null;
-    }
-  }
-  return burden;
+const nothing = (): Burden => ({ must: new Map(), should: new Map() });
+
+/** Adds a finding to a burden. @returns what its rule weighs in it now */
+function add(burden: Burden, finding: Finding): Weight {
+  const weights = burden[finding.severity];
+  const weight = weights.get(finding.rule) ?? { count: 0, excess: 0 };
+  weight.count++;
+  weight.excess += excessOf(finding);
+  weights.set(finding.rule, weight);
+  return weight;
 }
+
+const isWorse = (now: Weight, was: Weight | undefined): boolean =>
+  !was || now.count > was.count || now.excess > was.excess + 1e-6;
 
 /** The places of `[from, to)`, and one on either side, whose findings tell of them too; the neighbours come last. */
 const reachOf = (from: number, to: number, length: number): number[] =>
@@ -90,13 +79,17 @@ export function isRepair(
   context: RuleContext,
   findingsBefore: FindingsAt,
 ): boolean {
-  const old = weigh(captions, reachOf(from, to, captions.length), findingsBefore, null);
-  if (!old) return false;
+  const old = nothing();
+  for (const i of reachOf(from, to, captions.length))
+    for (const finding of findingsBefore(captions, i)) add(old, finding);
   const lead = captions.slice(Math.max(0, from - 2), from);
   const row = [...lead, ...after, ...captions.slice(to, to + 2)];
-  const reach = reachOf(lead.length, lead.length + after.length, row.length);
-  const now = weigh(row, reach, (of, i) => findingsAt(of, i, context), old.must);
-  if (!now) return false;
+  const now = nothing();
+  for (const i of reachOf(lead.length, lead.length + after.length, row.length))
+    for (const finding of findingsAt(row, i, context)) {
+      const weight = add(now, finding);
+      if (finding.severity === 'must' && isWorse(weight, old.must.get(finding.rule))) return false;
+    }
   const fewer = (was: Weights, is: Weights): boolean => (is.get(rule)?.count ?? 0) < (was.get(rule)?.count ?? 0);
   return fewer(old.must, now.must) || (fewer(old.should, now.should) && countOf(now.should) < countOf(old.should));
 }
