@@ -125,7 +125,7 @@ export const useTrack = defineStore('track', () => {
     try {
       await held.opened;
     } catch (error) {
-      if (syncs.get(id) === held) syncs.delete(id);
+      held.users--;
       throw error;
     }
     return held.sync;
@@ -262,7 +262,8 @@ export const useTrack = defineStore('track', () => {
   // Others have been at a track that is open here.
   useServerEvents().listen((event) => {
     for (const { sync } of syncs.values()) {
-      const edit = sync.confirmed()?.edit ?? Infinity;
+      // Of one that is being opened nobody knows yet which edit it comes with.
+      const edit = sync.state() === 'opening' ? -1 : (sync.confirmed()?.edit ?? -1);
       const isNews =
         event.type === 'connected' || (event.type === 'track' && event.track === sync.id && event.edit > edit);
       // What is on its way asks for what others did by itself.

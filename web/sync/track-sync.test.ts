@@ -13,9 +13,9 @@ import { buildApp } from '../../server/app.ts';
 import { configFor } from '../../server/config-for-tests.ts';
 import { away } from '../api/client.ts';
 import { askAndHold } from '../../server/answers-for-tests.ts';
-import { logBehind } from './log.ts';
+import { logBehind, type Log } from './log.ts';
 import { openOutbox, type Outbox } from './outbox.ts';
-import { trackSync, type SyncEvent, type TrackSync } from './track-sync.ts';
+import { trackSync, type SyncEvent, type SyncNeeds, type TrackSync } from './track-sync.ts';
 
 jest.setTimeout(30_000);
 
@@ -49,20 +49,16 @@ interface Page {
   done: boolean;
 }
 
-/** A page that has the track open, or is about to. */
-function page(client: string = randomUUID()): Page {
-  alive.add(client);
-  const events: SyncEvent[] = [];
-  // A page that is killed hears nothing any more, and asks nothing.
-  const living = <T>(answer: () => Promise<T>): Promise<T> =>
-    alive.has(client) ? answer().finally(() => (alive.has(client) ? undefined : never)) : never;
-  const sync = trackSync(track, {
-    log: {
-      load: (...of) => living(() => log.load(...of)),
-      since: (...of) => living(() => log.since(...of)),
-      append: (...of) => living(() => log.append(...of)),
-    },
-    outbox,
+/** The sync of a page. */
+function trackSyncWith(
+  client: string,
+  over: Log,
+  kept = outbox,
+  told: Pick<SyncNeeds, 'tell' | 'done'> = { tell: () => undefined, done: () => undefined },
+): TrackSync {
+  return trackSync(track, {
+    log: over,
+    outbox: kept,
     client,
     alive: () => Promise.resolve((one) => alive.has(one)),
     newId: randomUUID,
@@ -70,9 +66,35 @@ function page(client: string = randomUUID()): Page {
     random: () => 0,
     composed: () => Promise.resolve(),
     announce: () => undefined,
-    tell: (event) => void events.push(event),
-    done: () => void (made.done = true),
+    ...told,
   });
+}
+
+/** A page that has the track open, or is about to. */
+function page(client: string = randomUUID()): Page {
+  alive.add(client);
+  const events: SyncEvent[] = [];
+  // A page that is killed hears nothing any more, asks nothing and writes nothing.
+  const living = <T>(answer: () => Promise<T>): Promise<T> =>
+    alive.has(client) ? answer().finally(() => (alive.has(client) ? undefined : never)) : never;
+  const written = outbox;
+  const livingOutbox: Outbox = {
+    lines: (...of) => living(() => written.lines(...of)),
+    tracks: () => living(() => written.tracks()),
+    put: (...of) => living(() => written.put(...of)),
+    delivered: (...of) => living(() => written.delivered(...of)),
+    replace: (...of) => living(() => written.replace(...of)),
+    adopt: (...of) => living(() => written.adopt(...of)),
+    asides: (...of) => living(() => written.asides(...of)),
+    dropAside: (...of) => living(() => written.dropAside(...of)),
+  };
+  const livingLog: Log = {
+    load: (...of) => living(() => log.load(...of)),
+    since: (...of) => living(() => log.since(...of)),
+    append: (...of) => living(() => log.append(...of)),
+  };
+  const tell = { tell: (event: SyncEvent) => void events.push(event), done: () => void (made.done = true) };
+  const sync = trackSyncWith(client, livingLog, livingOutbox, tell);
   const made: Page = { sync, events, client, text: () => sync.captions().map((c) => c.text), done: false };
   return made;
 }
@@ -168,7 +190,8 @@ describe('a page and the log', () => {
     here.sync.change(typed(8, ' one'), true);
     await until('it to be sent', () => here.sync.state() === 'offline');
     here.sync.change(typed(0, 'Two: '));
-    await until('it to be written down', () => here.sync.waiting() === 2);
+    const written = async () => (await outbox.lines(track)).flatMap((left) => left.edits).length;
+    while ((await written()) < 2) await new Promise((next) => setTimeout(next, 5));
     killed(here);
     line = 'there';
     const next = await opened();
@@ -186,6 +209,61 @@ describe('a page and the log', () => {
     await settled(here);
     expect(await kept()).toEqual(['the gate!', 'is shut']);
     expect(await outbox.lines(track)).toEqual([]);
+  });
+
+  it('loses no line where the connection broke while it took over the second of two', async () => {
+    const [first, second, client] = ['a-page', 'b-page', 'c-page'];
+    const left = (page: string, insert: string) =>
+      outbox.put({ track, client: page, base: 1, after: track }, [
+        { seq: 1, edit: typed(0, insert), batch: null },
+        { seq: 2, edit: typed(0, insert), batch: null },
+      ]);
+    await left(first, 'one ');
+    await left(second, 'two ');
+    const whole = outbox;
+    outbox = {
+      ...whole,
+      async adopt(...of) {
+        const taken = await whole.adopt(...of);
+        line = 'away';
+        return taken;
+      },
+    };
+    const broken = page(client);
+    await expect(broken.sync.open()).rejects.toThrow();
+    expect(broken.done).toBe(true);
+    [outbox, line] = [whole, 'there'];
+    const here = await opened(client);
+    here.sync.change(typed(here.text()[0]?.length ?? 0, ' three'));
+    await settled(here);
+    expect([...((await kept())[0] ?? '').matchAll(/one|two|three/g)].map(([word]) => word).sort()).toEqual(
+      ['one', 'one', 'two', 'two', 'three'].sort(),
+    );
+    expect(await outbox.lines(track)).toEqual([]);
+  });
+
+  it('goes no further with an opening that failed, and sends nothing of it', async () => {
+    line = 'away';
+    const here = page();
+    await expect(here.sync.open()).rejects.toThrow();
+    line = 'there';
+    here.sync.poke();
+    here.sync.enter();
+    expect(here.done).toBe(true);
+    expect(here.sync.state()).toBe('opening');
+  });
+
+  it('asks at the end of an opening for what it was told meanwhile', async () => {
+    const there = await opened();
+    const here = page();
+    const loaded = log.load(track);
+    const opening = trackSyncWith(here.client, { ...log, load: () => loaded });
+    await loaded;
+    there.sync.change(typed(0, 'Now '));
+    await settled(there);
+    opening.poke();
+    await opening.open();
+    await until('the news to arrive', () => opening.captions()[0]?.text === 'Now the gate');
   });
 
   it('sends more edits than go into one batch', async () => {

@@ -116,7 +116,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
   let history = noHistory;
   let asides: readonly SetAside[] = [];
   let [lastSeq, lastTyped, failures, one] = [0, 0, 0, 0];
-  let [unwritten, watched, gone] = [false, true, false];
+  let [unwritten, watched, gone, poked] = [false, true, false, false];
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   const line = (): PendingEdits => ({ track: id, client, base: confirmed?.edit ?? 0, after: confirmed?.batch ?? null });
@@ -303,6 +303,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
 
   function send(after: number): void {
     clearTimeout(timer);
+    if (gone) return;
     timer = setTimeout(() => void pump(), after);
   }
 
@@ -345,17 +346,38 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     }
   }
 
-  async function open(): Promise<void> {
-    confirmed = await log.load(id);
-    shown = confirmed.captions;
+  /** Takes over what pages that are gone have left, and this one where an earlier opening of it did not come to its end. */
+  async function adoptLeft(): Promise<void> {
     const alive = await needs.alive();
-    // Lines of pages that are gone, and of this one where an earlier opening of it did not come to its end.
-    for (const left of await outbox.lines(id)) if (left.client === client || !alive(left.client)) await adopt(left);
-    asides = await outbox.asides(id);
+    const lines = await outbox.lines(id);
+    const before = lines.find((left) => left.client === client);
+    // Its own line first: it stands on a base of its own, and whatever is written from now on has a later number.
+    lastSeq = before?.edits.at(-1)?.seq ?? 0;
+    if (before) await adopt(before);
+    for (const left of lines) if (left !== before && !alive(left.client)) await adopt(left);
+  }
+
+  async function open(): Promise<void> {
+    try {
+      confirmed = await log.load(id);
+      shown = confirmed.captions;
+      await adoptLeft();
+      asides = await outbox.asides(id);
+    } catch (error) {
+      // Nothing goes on of an opening that failed: what it had taken over is in the outbox, for the next.
+      finish();
+      throw error;
+    }
     enterState('idle');
     tell({ type: 'captions', by: 'others', ids: [] });
     if (asides.length > 0) tell({ type: 'aside' });
-    if (own.length > 0 || !watched) send(0);
+    if (own.length > 0 || !watched || poked) send(0);
+  }
+
+  /** Asks the server now. While it opens, what came meanwhile is asked for at its end: until then it is not whole. */
+  function poke(): void {
+    if (state === 'opening') poked = true;
+    else send(0);
   }
 
   function enqueue(edit: Edit, runsOn: boolean): void {
@@ -418,7 +440,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     redo: () => take(redo(history, shown)),
     endTyping: () => void (lastTyped = 0),
     describe,
-    poke: () => send(0),
+    poke,
     async tryAside(aside) {
       const found = asides.find((a) => a.id === aside);
       if (!found) return null;
