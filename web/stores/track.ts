@@ -262,12 +262,8 @@ export const useTrack = defineStore('track', () => {
   // Others have been at a track that is open here.
   useServerEvents().listen((event) => {
     for (const { sync } of syncs.values()) {
-      // Of one that is being opened nobody knows yet which edit it comes with.
-      const edit = sync.state() === 'opening' ? -1 : (sync.confirmed()?.edit ?? -1);
-      const isNews =
-        event.type === 'connected' || (event.type === 'track' && event.track === sync.id && event.edit > edit);
-      // What is on its way asks for what others did by itself.
-      if (isNews && sync.state() !== 'sending') sync.poke();
+      if (event.type === 'connected' && sync.state() !== 'sending') sync.poke();
+      if (event.type === 'track' && event.track === sync.id) sync.told(event.edit);
     }
   });
   addEventListener('online', () => {

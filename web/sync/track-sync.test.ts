@@ -253,17 +253,37 @@ describe('a page and the log', () => {
     expect(here.sync.state()).toBe('opening');
   });
 
-  it('asks at the end of an opening for what it was told meanwhile', async () => {
+  it('asks at the end of an opening for what it was told of meanwhile', async () => {
     const there = await opened();
-    const here = page();
-    const loaded = log.load(track);
-    const opening = trackSyncWith(here.client, { ...log, load: () => loaded });
-    await loaded;
+    const client = randomUUID();
+    const before = await log.load(track);
+    const here = trackSyncWith(client, { ...log, load: () => Promise.resolve(before) });
     there.sync.change(typed(0, 'Now '));
     await settled(there);
-    opening.poke();
-    await opening.open();
-    await until('the news to arrive', () => opening.captions()[0]?.text === 'Now the gate');
+    here.told(there.sync.confirmed()?.edit ?? 0);
+    await here.open();
+    await until('the news to arrive', () => here.captions()[0]?.text === 'Now the gate');
+  });
+
+  it('asks after a batch for what came right after it', async () => {
+    const there = await opened();
+    const client = randomUUID();
+    const here: TrackSync = trackSyncWith(client, {
+      ...log,
+      async append(...of) {
+        const edit = await log.append(...of);
+        // While the answer is under way somebody else is at it, which is told before the batch is let go of.
+        there.sync.poke();
+        there.sync.change(typed(0, 'Then ', 'b'));
+        await until('both to be in the log', () => (there.sync.confirmed()?.edit ?? 0) > Number(edit));
+        here.told(there.sync.confirmed()?.edit ?? 0);
+        return edit;
+      },
+    });
+    await here.open();
+    here.change(typed(0, 'Now '));
+    await until('the news to arrive', () => here.captions()[1]?.text === 'Then is shut');
+    expect(here.captions()[0]?.text).toBe('Now the gate');
   });
 
   it('sends more edits than go into one batch', async () => {

@@ -89,6 +89,8 @@ export interface TrackSync {
   readonly describe: (as: Pick<Track, 'name' | 'kind' | 'language'>) => void;
   /** Asks the server now, and not after the next pause. */
   readonly poke: () => void;
+  /** The log has this edit: it is asked for where it is not here yet, at once or after what is under way. */
+  readonly told: (edit: number) => void;
   /** Makes edits that were set aside once more. @returns why not, where they do not fit */
   readonly tryAside: (id: string) => Promise<string | null>;
   readonly dropAside: (id: string) => Promise<void>;
@@ -116,7 +118,10 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
   let history = noHistory;
   let asides: readonly SetAside[] = [];
   let [lastSeq, lastTyped, failures, one] = [0, 0, 0, 0];
+  /** The latest edit that the log was told to have since it was asked. */
+  let latest = 0;
   let [unwritten, watched, gone, poked] = [false, true, false, false];
+  let [running, again] = [false, false];
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   const line = (): PendingEdits => ({ track: id, client, base: confirmed?.edit ?? 0, after: confirmed?.batch ?? null });
@@ -237,6 +242,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     let sent: readonly WaitingEdit[] = [];
     try {
       if (own.length === 0) {
+        latest = 0;
         const news = await log.since(id, confirmed.edit, confirmed.batch);
         await needs.composed();
         // What was typed meanwhile stands on the same edit, so the news is for it too.
@@ -262,6 +268,8 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
         sent = [];
       }
       failures = 0;
+      // Others were at it right after the batch, and before all was told to be saved.
+      if (latest > confirmed.edit) again = true;
       enterState('idle');
     } catch (error) {
       if (isOtherHistory(error) || error instanceof EditRefused) {
@@ -283,8 +291,6 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     }
   }
 
-  let running = false;
-  let again = false;
   async function pump(): Promise<void> {
     again = true;
     if (running) return;
@@ -371,13 +377,19 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     enterState('idle');
     tell({ type: 'captions', by: 'others', ids: [] });
     if (asides.length > 0) tell({ type: 'aside' });
-    if (own.length > 0 || !watched || poked) send(0);
+    if (own.length > 0 || !watched || poked || latest > confirmed.edit) send(0);
   }
 
   /** Asks the server now. While it opens, what came meanwhile is asked for at its end: until then it is not whole. */
   function poke(): void {
     if (state === 'opening') poked = true;
     else send(0);
+  }
+
+  function told(edit: number): void {
+    latest = Math.max(latest, edit);
+    // What is on its way asks for what others did by itself.
+    if (confirmed && edit > confirmed.edit && state !== 'sending' && state !== 'opening') send(0);
   }
 
   function enqueue(edit: Edit, runsOn: boolean): void {
@@ -441,6 +453,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     endTyping: () => void (lastTyped = 0),
     describe,
     poke,
+    told,
     async tryAside(aside) {
       const found = asides.find((a) => a.id === aside);
       if (!found) return null;
