@@ -19,6 +19,7 @@ function at(files: Record<string, string | Uint8Array>, ...words: string[]) {
       if (typeof file !== 'object') throw new CannotDo(`${path} could not be read: there is no such file.`);
       return use({ size: file.length, read: (from, length) => file.subarray(from, from + length) });
     },
+    same: (a, b) => a === b,
     asWav: () => null,
     recogniser: () => Promise.reject(new CannotDo('There is no recogniser here.')),
     voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
@@ -94,6 +95,16 @@ describe('fenwix read', () => {
 });
 
 describe('fenwix convert', () => {
+  it('writes over no file that is read, but captions over captions of their own format', () => {
+    const files = { 'a.srt': srt, 'b.srt': srt, 'own/style.json': '{}' };
+    const refused = at(files, 'convert', 'a.srt', 'a.srt', '--to', 'vtt');
+    expect(refused).toMatchObject({ ending: 2, written: {} });
+    expect(refused.muttered).toContain('a.srt holds SRT, and WebVTT is not written in its place.');
+    expect(at(files, 'retime', 'a.srt', 'b.srt', '--borrow', 'b.srt')).toMatchObject({ ending: 2, written: {} });
+    expect(at(files, 'repair', 'a.srt', 'a.srt')).toMatchObject({ ending: 0 });
+    expect(Object.keys(at(files, 'convert', 'a.srt', 'a.srt').written)).toEqual(['a.srt']);
+  });
+
   it('writes what the file name or --to asks for', () => {
     expect(at({ 'a.srt': srt }, 'convert', 'a.srt', 'b.vtt')).toMatchObject({
       ending: 0,

@@ -3,12 +3,19 @@ import type { RuleContext } from '../core/rules/finding.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import { parseRate, usualRate } from '../core/time/frames.ts';
 import { listen } from './regions.ts';
+import type { Source } from './files.ts';
 import type { Terminal } from './terminal.ts';
 import { CannotDo, type ParsedArguments } from './arguments.ts';
 
 /** Options of every command that looks for findings. */
 export const contextOptions = ['language', 'rate', 'sound'] as const;
 export const contextUsage = '[--language TAG] [--rate FPS] [--sound FILE]';
+
+/** Files that are read besides captions: a recording, a house style. */
+export const otherSources = ({ values }: ParsedArguments): Source[] =>
+  [values['sound'], values['audio'], values['style']].flatMap((path) =>
+    path === undefined ? [] : [{ path, format: null }],
+  );
 
 /**
  * @param language what the file says it is in

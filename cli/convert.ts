@@ -4,8 +4,19 @@ import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { leaveOut } from '../core/handover/leave-out.ts';
 import { CannotDo, takeApart } from './arguments.ts';
+import { otherSources } from './context.ts';
 import type { CommandLine } from './terminal.ts';
-import { json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
+import {
+  json,
+  keepSources,
+  readCaptionFile,
+  reading,
+  readingUsage,
+  targetNames,
+  targetOf,
+  titleOf,
+  writeCaptionFile,
+} from './files.ts';
 
 const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict] [--json]`;
 
@@ -30,6 +41,7 @@ export const convert: CommandLine = (words, terminal) => {
   const target = targetOf(values['to'], out);
   const left = toLeaveOut(values['leave-out']);
   const file = readCaptionFile(terminal, from, given);
+  keepSources(terminal, out, target, [{ path: from, format: file.format }, ...otherSources(given)]);
   let made = 0;
   const sheet: Sheet = {
     captions: leaveOut(
@@ -49,10 +61,8 @@ export const convert: CommandLine = (words, terminal) => {
   for (const m of inWords ? file.warnings : []) terminal.mutter(`line ${String(m.line)}: ${m.message}\n`);
   if (flags.has('unroll') && !file.rolling)
     terminal.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
-  const losses = target.writer.losses(sheet, options);
+  const losses = writeCaptionFile(terminal, out, target, sheet, given, options);
   if (losses.length > 0 && inWords) terminal.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
-  const text = target.writer.write(sheet, options);
-  terminal.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
   if (!inWords)
     // What stands on standard output is the file where that was asked for.
     (out === '-' ? terminal.mutter : terminal.say)(

@@ -1,5 +1,7 @@
 /** What the commands share: reading caption files and house styles, printing. */
 import { Unreadable, type FormatName } from '../core/formats/format.ts';
+import type { Loss } from '../core/formats/loss.ts';
+import { plainly, type Sheet, type WriteOptions } from '../core/formats/sheet.ts';
 import { formatNamed, formats, importCaptions, writable, type ImportResult } from '../core/formats/registry.ts';
 import { decodeStyle } from '../core/style/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
@@ -91,6 +93,41 @@ export function targetOf(to: string | undefined, out: string): Target {
       ? `${read.title} is read and not written. Name another format: --to ${targetNames}.`
       : `It is not clear what to write. Name the format: --to ${targetNames}.`,
   );
+}
+
+/** A file that a command reads; its format where captions were read from it. */
+export interface Source {
+  readonly path: string;
+  readonly format: FormatName | null;
+}
+
+/**
+ * Sees to it that what is written takes the place of no file that is read, but for captions in their own format.
+ * @throws {CannotDo} naming the file
+ */
+export function keepSources(terminal: Terminal, out: string, target: Target, sources: readonly Source[]): void {
+  for (const { path, format } of sources) {
+    if (format === target.name || !terminal.same(path, out)) continue;
+    const held = formats.find((f) => f.name === format)?.title;
+    const why = held === undefined ? 'is read by this command' : `holds ${held}`;
+    throw new CannotDo(
+      `${out} ${why}, and ${target.title} is not written in its place. Nothing was written; name another file.`,
+    );
+  }
+}
+
+/** Writes captions as a file. @returns what it does not hold */
+export function writeCaptionFile(
+  terminal: Terminal,
+  out: string,
+  target: Target,
+  sheet: Sheet,
+  { flags }: ParsedArguments,
+  options: WriteOptions = plainly,
+): readonly Loss[] {
+  const text = target.writer.write(sheet, options);
+  terminal.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  return target.writer.losses(sheet, options);
 }
 
 /** A title from a path: the name of the file without its folders and its extension. */

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { closeSync, fstatSync, mkdtempSync, openSync, readFileSync, readSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, fstatSync, mkdtempSync, openSync, readFileSync, readSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
 import { recogniserFor } from './recogniser.ts';
+import { replaceFile } from './replace-file.ts';
 import type { OpenFile } from './terminal.ts';
 
 /** Why the system would not, as a part of a sentence. */
@@ -16,6 +17,7 @@ function whyOf(error: unknown): string {
       EACCES: 'this user may not',
       EISDIR: 'it is a folder',
       ENOSPC: 'the disk is full',
+      EFBIG: 'it would be larger than a file may be here',
     }[code] ?? code
   );
 }
@@ -53,6 +55,15 @@ function open<T>(path: string, use: (file: OpenFile) => T): T {
     () => use({ size, read }),
     () => closeSync(fd),
   );
+}
+
+/** A file as the system knows it; undefined where there is none. */
+const statOf = (path: string) => statSync(path, { throwIfNoEntry: false });
+
+/** Whether two paths lead to one file, by whatever links. */
+function same(a: string, b: string): boolean {
+  const [one, other] = a === '-' || b === '-' ? [] : [statOf(a), statOf(b)];
+  return one !== undefined && other !== undefined && one.dev === other.dev && one.ino === other.ino;
 }
 
 /** By ffmpeg into a file of its own, which goes again: hours of sound have no place in memory. */
@@ -95,7 +106,8 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
 process.exitCode = await run(process.argv.slice(2), {
   read: (path) => attempt(path, 'read', () => readFileSync(path === '-' ? 0 : path)),
   write: (path, text) =>
-    attempt(path, 'written', () => (path === '-' ? void process.stdout.write(text) : writeFileSync(path, text))),
+    attempt(path, 'written', () => (path === '-' ? void process.stdout.write(text) : replaceFile(path, text))),
+  same,
   open,
   asWav,
   voiceNet,

@@ -58,6 +58,7 @@ async function place(files: Readonly<Record<string, string>>, ...words: string[]
       const bytes = sounds[path] ?? new TextEncoder().encode(files[path] ?? '');
       return use({ size: bytes.length, read: (from, length) => bytes.subarray(from, from + length) });
     },
+    same: (a, b) => a === b,
     asWav: () => null,
     recogniser: (model) =>
       recogniserFor(

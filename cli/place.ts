@@ -2,8 +2,6 @@
 import { median } from 'd3-array';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import { plainly } from '../core/formats/sheet.ts';
-import { formatNamed } from '../core/formats/registry.ts';
 import { reflow } from '../core/layout/reflow.ts';
 import { engineRate } from '../core/placing/engine.ts';
 import { hearerOf, leastShare, listenWith } from '../core/placing/listen.ts';
@@ -17,7 +15,19 @@ import { voiceWeights } from '../core/speech/voice-net.ts';
 import { clockFor } from '../core/time/clock.ts';
 import { usualRate } from '../core/time/frames.ts';
 import { CannotDo, takeApart } from './arguments.ts';
-import { counted, json, readCaptionFile, reading, styleAsked, targetNames, targetOf, titleOf } from './files.ts';
+import { otherSources } from './context.ts';
+import {
+  counted,
+  json,
+  keepSources,
+  readCaptionFile,
+  reading,
+  styleAsked,
+  targetNames,
+  targetOf,
+  titleOf,
+  writeCaptionFile,
+} from './files.ts';
 import { withSound, type OpenSound } from './sound.ts';
 import type { CommandLine, Ending, Terminal } from './terminal.ts';
 
@@ -59,6 +69,10 @@ export const place: CommandLine = async (words, terminal): Promise<Ending> => {
   const target = targetOf(given.values['to'], out);
   const style = styleAsked(terminal, given.values['style']);
   const file = readCaptionFile(terminal, source, given, style);
+  const sources = [{ path: source, format: file.format }, ...otherSources(given)];
+  keepSources(terminal, out, target, sources);
+  const wordFile = given.values['words'];
+  if (wordFile !== undefined) keepSources(terminal, wordFile, targetOf('ctm', wordFile), sources);
   let made = 0;
   const newId = (): string => String(++made);
   const before = withIds(file.captions, newId);
@@ -99,12 +113,8 @@ export const place: CommandLine = async (words, terminal): Promise<Ending> => {
   );
 
   const sheet = { captions: after, title: titleOf(source), language, foreign: file.foreign };
-  const written = target.writer.write(sheet, plainly);
-  const losses = target.writer.losses(sheet, plainly);
-  terminal.write(out, given.flags.has('crlf') ? written.replace(/\n/g, '\r\n') : written);
-  const wordFile = given.values['words'];
-  const ctm = formatNamed('ctm');
-  if (wordFile !== undefined && ctm?.writer) terminal.write(wordFile, ctm.writer.write(sheet, plainly));
+  const losses = writeCaptionFile(terminal, out, target, sheet, given);
+  if (wordFile !== undefined) writeCaptionFile(terminal, wordFile, targetOf('ctm', wordFile), sheet, given);
 
   const say = out === '-' ? terminal.mutter : terminal.say;
   if (given.flags.has('json'))

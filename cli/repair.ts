@@ -1,5 +1,4 @@
 /** `fenwix repair` and `fenwix reflow`: captions brought under a house style, with what was and was not done. */
-import { plainly } from '../core/formats/sheet.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import type { RuleContext } from '../core/rules/finding.ts';
@@ -10,8 +9,19 @@ import { clockFor } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import type { CommandLine, Terminal, Ending } from './terminal.ts';
-import { contextOf, contextUsage, contextOptions } from './context.ts';
-import { counted, json, readCaptionFile, reading, readingUsage, styleAsked, targetOf, titleOf } from './files.ts';
+import { contextOf, contextUsage, contextOptions, otherSources } from './context.ts';
+import {
+  counted,
+  json,
+  keepSources,
+  readCaptionFile,
+  reading,
+  readingUsage,
+  styleAsked,
+  targetOf,
+  titleOf,
+  writeCaptionFile,
+} from './files.ts';
 
 interface RepairPlan {
   readonly captions: readonly Caption[];
@@ -44,6 +54,7 @@ function bring(
   const target = targetOf(given.values['to'], out);
   const style = styleAsked(terminal, given.values['style']);
   const file = readCaptionFile(terminal, from, given, style);
+  keepSources(terminal, out, target, [{ path: from, format: file.format }, ...otherSources(given)]);
   const context = contextOf(terminal, given, style, file.language);
   let made = 0;
   const newId = (): string => String(++made);
@@ -55,9 +66,7 @@ function bring(
     language: context.language ?? null,
     foreign: file.foreign,
   };
-  const losses = target.writer.losses(sheet, plainly);
-  const text = target.writer.write(sheet, plainly);
-  terminal.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  const losses = writeCaptionFile(terminal, out, target, sheet, given);
   const must = findIn(result.captions, context).must;
   const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
   // What stands on standard output is the file where that was asked for.

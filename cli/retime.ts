@@ -4,7 +4,6 @@ import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/
 import { certain } from '../core/borrow/pair.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import { plainly } from '../core/formats/sheet.ts';
 import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
 import { fingerprinter, type Fingerprint } from '../core/recut/fingerprint.ts';
 import { segmentsOf } from '../core/recut/segments.ts';
@@ -17,7 +16,19 @@ import { clockFor } from '../core/time/clock.ts';
 import type { Caption } from '../core/track/caption.ts';
 import type { Piece } from '../core/track/pieces.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
-import { counted, json, readCaptionFile, reading, readingUsage, targetNames, targetOf, titleOf } from './files.ts';
+import { otherSources } from './context.ts';
+import {
+  counted,
+  json,
+  keepSources,
+  readCaptionFile,
+  reading,
+  readingUsage,
+  targetNames,
+  targetOf,
+  titleOf,
+  writeCaptionFile,
+} from './files.ts';
 import { lengthOf, parts, rateOf, timeOf } from './retime-values.ts';
 import { withSound } from './sound.ts';
 import type { CommandLine, Terminal } from './terminal.ts';
@@ -150,6 +161,13 @@ export const retime: CommandLine = (words, terminal) => {
   if (asked.length === 0) throw new CannotDo(`Nothing was asked for: ${usage}`);
   const target = targetOf(given.values['to'], out);
   const file = readCaptionFile(terminal, from, given);
+  // Of what gives times, and of both recordings, nothing is written over.
+  const giving = asked.flatMap(([name, values]) => (name === 'borrow' || name === 'recut' ? values : []));
+  keepSources(terminal, out, target, [
+    { path: from, format: file.format },
+    ...otherSources(given),
+    ...giving.map((path) => ({ path, format: null })),
+  ]);
   const inWords = !given.flags.has('json');
   const say = out === '-' ? terminal.mutter : terminal.say;
 
@@ -164,9 +182,7 @@ export const retime: CommandLine = (words, terminal) => {
   const before = new Map(captions.map((c) => [c.id, c]));
   const by = now.captions.map((c) => c.start - (before.get(c.id)?.start ?? 0));
   const sheet = { captions: now.captions, title: titleOf(from), language: file.language, foreign: file.foreign };
-  const losses = target.writer.losses(sheet, plainly);
-  const text = target.writer.write(sheet, plainly);
-  terminal.write(out, given.flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
+  const losses = writeCaptionFile(terminal, out, target, sheet, given);
 
   const moved = by.filter((ms) => ms !== 0).length;
   const middle = median(by);

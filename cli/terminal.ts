@@ -14,8 +14,10 @@ export interface OpenFile {
 export interface Terminal {
   /** Bytes of a file, or of standard input for `-`. @throws {CannotDo} */
   readonly read: (path: string) => Uint8Array;
-  /** Writes a file, or to standard output for `-`. @throws {CannotDo} */
+  /** Writes a file whole or not at all, or to standard output for `-`. @throws {CannotDo} */
   readonly write: (path: string, text: string) => void;
+  /** Whether two paths lead to one file that is there. */
+  readonly same: (a: string, b: string) => boolean;
   /** Lends a file to be read piece by piece, until what is done with it is done. @throws {CannotDo} */
   readonly open: <T>(path: string, use: (file: OpenFile) => T) => T;
   /** Lends the sound of a recording of any kind as a WAV file; null where there is no ffmpeg, or it cannot read that. */
