@@ -8,7 +8,7 @@
 const never = (from, to) => ({
   name: `${from}-knows-nobody-above`,
   severity: 'error',
-  from: { path: `^${from}/`, pathNot: '\\.test\\.ts$' },
+  from: { path: `^${from}/`, pathNot: '(\\.test|-for-tests)\\.ts$' },
   to: { path: to.map((folder) => `^${folder}/`) },
 });
 

@@ -76,7 +76,7 @@ export default tseslint.config(
   },
   {
     files: ['web/**/*.ts'],
-    ignores: ['**/*.test.ts', 'web/globals-for-tests.ts'],
+    ignores: ['**/*.test.ts', 'web/**/*-for-tests.ts'],
     rules: { 'no-restricted-syntax': ['error', ...noModuleState] },
   },
   { files: ['scripts/**/*.mjs', '*.config.js'], languageOptions: { globals: globals.node } },

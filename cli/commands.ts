@@ -11,6 +11,7 @@ import { place } from './place.ts';
 import { regions } from './regions.ts';
 import { retime } from './retime.ts';
 import { styles } from './styles.ts';
+import { own } from '../core/text/own.ts';
 
 const list = (of: readonly { readonly name: string; readonly title: string }[]): string =>
   of.map((f) => `${f.name} (${f.title})`).join(', ');
@@ -79,7 +80,7 @@ const commands: Readonly<Record<string, CommandLine>> = {
 /** Runs a command line; one that takes its time gives a promise. Whatever cannot be done ends as a sentence and 2. */
 export function run(words: readonly string[], terminal: Terminal): Ending | Promise<Ending> {
   const [name = 'help', ...rest] = words;
-  const command = Object.hasOwn(commands, name) ? commands[name] : undefined;
+  const command = own(commands, name);
   if (!command) {
     const asked = name === 'help' || name === '--help';
     (asked ? terminal.say : terminal.mutter)(asked ? help : `“${name}” is not a command.\n${help}`);

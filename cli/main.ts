@@ -63,7 +63,7 @@ const statOf = (path: string) => statSync(path, { throwIfNoEntry: false });
 /** Whether two paths lead to one file, by whatever links. */
 function same(a: string, b: string): boolean {
   const [one, other] = a === '-' || b === '-' ? [] : [statOf(a), statOf(b)];
-  return one !== undefined && other !== undefined && one.dev === other.dev && one.ino === other.ino;
+  return one !== undefined && one.dev === other?.dev && one.ino === other.ino;
 }
 
 /** By ffmpeg into a file of its own, which goes again: hours of sound have no place in memory. */

@@ -1,5 +1,6 @@
 /** Colours as files name them. */
 import names from 'color-name';
+import { own } from '../text/own.ts';
 
 const two = (n: number): string =>
   Math.max(0, Math.min(255, Math.round(n)))
@@ -18,7 +19,7 @@ export function hexColour(value: string): string | null {
   const [r, g, b] = parts;
   if (r !== undefined && g !== undefined && b !== undefined && parts.every(Number.isFinite))
     return `#${two(r)}${two(g)}${two(b)}`;
-  const named = Object.hasOwn(names, text) ? names[text] : undefined;
+  const named = own(names, text);
   return named ? `#${two(named[0])}${two(named[1])}${two(named[2])}` : null;
 }
 

@@ -3,6 +3,7 @@ import type { Sheet } from './sheet.ts';
 import type { Caption, MarkKind } from '../track/caption.ts';
 import { hasBlankLines, hasNoWords } from './cue.ts';
 import { stampsOf, type Dialect } from './inline.ts';
+import { own } from '../text/own.ts';
 
 /** What can be lost: one, and several. */
 const names = {
@@ -24,7 +25,8 @@ const names = {
   empty: ['caption without text', 'captions without text'],
   'no-duration': ['caption without duration', 'captions without duration'],
   'blank-lines': ['blank line inside a caption', 'blank lines inside captions'],
-  'look-alike': ['text that would be taken for markup', 'texts that would be taken for markup'],
+  'look-alike': ['text that would be taken for markup or times', 'texts that would be taken for markup or times'],
+  unwritable: ['character that no file holds', 'characters that no file holds'],
   identifier: ['cue identifier', 'cue identifiers'],
   settings: ['cue’s settings', 'cues’ settings'],
   coordinates: ['caption’s coordinates', 'captions’ coordinates'],
@@ -95,13 +97,16 @@ export function lossesOf(sheet: Sheet, holds: Capabilities): Loss[] {
   const lose = (what: Lost): void => void counts.set(what, (counts.get(what) ?? 0) + 1);
   for (const c of sheet.captions) countCaption(c, holds, lose);
   for (const key of Object.keys(sheet.foreign ?? {})) if (!holds.foreign.includes(key)) lose('file');
-  return [...counts].map(([what, count]) => ({
-    what,
-    count,
-    message: `${String(count)} ${names[what][count === 1 ? 0 : 1]}`,
-    workings: workings.has(what),
-  }));
+  return [...counts].map(([what, count]) => loss(what, count));
 }
+
+/** Of one kind, in words. */
+export const loss = (what: Lost, count: number): Loss => ({
+  what,
+  count,
+  message: `${String(count)} ${names[what][count === 1 ? 0 : 1]}`,
+  workings: workings.has(what),
+});
 
 function countCaption(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
   if (!holds.times) lose('times');
@@ -131,7 +136,7 @@ function countRanges(c: Caption, holds: Capabilities, lose: (what: Lost) => void
   if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
   if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
   for (const key of Object.keys(c.foreign ?? {})) {
-    const what = foreignNames[key];
+    const what = own(foreignNames, key);
     if (what && !holds.foreign.includes(key)) lose(what);
   }
 }

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
 import { withIds } from './cue.ts';
+import { caption } from '../track/caption.ts';
 import { Unreadable, type Format } from './format.ts';
 import { formats, importCaptions, writable } from './registry.ts';
 import { srt } from './srt/srt.ts';
@@ -108,6 +109,61 @@ describe.each<[Format, Kinds]>([
       }),
     );
   });
+});
+
+/** Whatever somebody may have typed: words, lines that look like times, bits of every format, odd signs. */
+const anyLines = fc.oneof(
+  noise,
+  fc.string({ unit: 'binary', maxLength: 40 }),
+  fc
+    .array(
+      fc.constantFrom(
+        ...['1', '2', '7', '00:00:01,000 --> 00:00:02,000', '0:01 --> 0:02 x', '00:00:01,000 == 00:00:02,000'],
+        ...['at 00:00:01,000 --> 00:00:02,000', '\ufeff0:0:1 → 0:0:2', ' 0:01 - - 0:02', '1:00->2:00', 'gate', '-->'],
+        ...['00:00:01.000 --> 00:00:02.000 line:0', '<b>', '</p>', '<p begin="1s" end="2s">', '&', ''],
+      ),
+      { maxLength: 5 },
+    )
+    .map((lines) => lines.join('\n')),
+);
+
+/** No caption has line breaks other than one kind. */
+const anyText = anyLines.map((text) => text.replaceAll('\r', ''));
+
+it('holds as many captions as were written, whatever their texts, and says where a text does not come back', () => {
+  const cued = writable.filter((f) => ['srt', 'vtt', 'ttml', 'json'].includes(f.name));
+  fc.assert(
+    fc.property(fc.array(anyText, { minLength: 1, maxLength: 4 }), fc.constantFrom(...cued), (texts, format) => {
+      const captions = texts.map((text, i) =>
+        caption({ id: `c${String(i)}`, start: i * 4000, end: i * 4000 + 2000, text }),
+      );
+      const sheet = sheetOf(captions);
+      const losses = format.writer.losses(sheet, plainly);
+      const empty = losses.find((l) => l.what === 'empty')?.count ?? 0;
+      const file = format.writer.write(sheet, plainly);
+      const back = empty === captions.length ? [] : format.read(file, { ...asked, rescue: false }).captions;
+      expect(back.map((c) => c.start)).toHaveLength(captions.length - empty);
+      if (losses.length === 0) expect(back.map((c) => c.text)).toEqual(texts);
+    }),
+    { numRuns: 2000 },
+  );
+});
+
+it('a key that every object answers to is a key like any other, in what a file brought along and in its texts', () => {
+  const file = JSON.stringify({
+    fenwix: 'track',
+    version: 1,
+    title: 'Lock',
+    language: 'en',
+    foreign: null,
+    captions: [{ ...caption({ id: 'a', start: 0, end: 2000, text: 'the constructor' }) }],
+  }).replace(/"foreign":null/g, '"foreign":{"constructor":"a","toString":"b","__proto__":"c"}');
+  const { captions, foreign } = importCaptions(bytes(file), asked);
+  const sheet = sheetOf(withIds(captions, newId), { foreign });
+  for (const { name, writer } of writable) {
+    expect(writer.losses(sheet, plainly).find((l) => l.what === 'file')?.count ?? 0).toBe(name === 'json' ? 0 : 3);
+    expect(writer.write(sheet, plainly)).toContain('constructor');
+  }
 });
 
 it('says what is lost wherever something is: no loss told means the captions come back', () => {

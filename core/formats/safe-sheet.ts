@@ -6,6 +6,8 @@ import type { Sheet } from './sheet.ts';
 import type { Caption, Foreign } from '../track/caption.ts';
 import { spliceText } from '../track/ranges.ts';
 import type { Writer } from './format.ts';
+import { loss } from './loss.ts';
+import { own } from '../text/own.ts';
 
 /** Signs no caption file holds: control characters but line breaks and tabs, halves of surrogate pairs, and what is no character. */
 const unwritable = /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\ufffe\uffff]|\p{Cs}/gu;
@@ -54,7 +56,7 @@ const shapes: Readonly<Record<string, (value: string) => string | null>> = {
 function safeForeign(foreign: Foreign): Foreign {
   return Object.fromEntries(
     Object.entries(foreign).flatMap(([key, value]) => {
-      const shape = shapes[key];
+      const shape = own(shapes, key);
       const safe = shape ? shape(value.replace(unwritable, '')) : value;
       return safe === null || (shape && safe === '') ? [] : [[key, safe]];
     }),
@@ -79,5 +81,11 @@ export function safeSheet(sheet: Sheet): Sheet {
 /** A writer that is given only what can be written. */
 export const safeWriter = (writer: Writer): Writer => ({
   write: (sheet, options) => writer.write(safeSheet(sheet), options),
-  losses: (sheet, options) => writer.losses(sheet, options),
+  losses(sheet, options) {
+    const left = sheet.captions.reduce((n, c) => n + (c.text.match(unwritable)?.length ?? 0), 0);
+    // What brings nothing to be left out is written as it is.
+    return left === 0
+      ? writer.losses(sheet, options)
+      : [...writer.losses(safeSheet(sheet), options), loss('unwritable', left)];
+  },
 });

@@ -1,5 +1,6 @@
 /** Words that sound like a word: what the recogniser may have misheard. */
 import { phonesOf, soundDistance } from './pronunciation.ts';
+import { own } from '../text/own.ts';
 
 /** A word of the lexicon with one way to say it. */
 export interface Entry {
@@ -29,7 +30,7 @@ export function lexiconOf(
     const ways: Uint8Array[] = [];
     for (let n = 1; n <= 4; n++) {
       const key = n === 1 ? word : `${word}(${String(n)})`;
-      const said = Object.hasOwn(dictionary, key) ? dictionary[key] : undefined;
+      const said = own(dictionary, key);
       if (said === undefined) break;
       ways.push(phonesOf(said));
     }

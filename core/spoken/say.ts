@@ -9,6 +9,7 @@ import { english } from './english.ts';
 import { french } from './french.ts';
 import { spokenDutch, spokenGerman, spokenItalian, spokenPortuguese, spokenSpanish } from './other-languages.ts';
 import type { Reading, SpokenLanguage } from './spoken-language.ts';
+import { own } from '../text/own.ts';
 
 /** A word as it is written, with the ways it can be said. */
 export interface Said {
@@ -30,7 +31,7 @@ const languages: Readonly<Record<string, SpokenLanguage>> = {
 };
 /** @param tag BCP 47; of a language that is not known, the figures are said in English */
 export const spokenLanguage = (tag: string): SpokenLanguage =>
-  languages[tag.split('-')[0]?.toLowerCase() ?? ''] ?? english;
+  own(languages, tag.split('-')[0]?.toLowerCase() ?? '') ?? english;
 
 /** No more readings than this of one word: each makes the search wider. */
 const mostReadings = 6;
@@ -91,7 +92,7 @@ const spelled = (language: SpokenLanguage, letters: string): string =>
 /** Ways of saying a token without the punctuation around it; null where it is a plain word. */
 function waysOf(language: SpokenLanguage, token: string): string[] | null {
   const folded = token.toLowerCase();
-  const sign = language.signs[token];
+  const sign = own(language.signs, token);
   if (sign !== undefined) return [sign];
   if (
     /^[^\s@]+@[^\s@]+\.[\p{L}]{2,}$/u.test(token) ||
@@ -124,7 +125,7 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
     if (rest === '') return ways;
     if (language.ordinalEnding.test(rest.toLowerCase())) return [language.ordinal(written.replace(/\D/g, ''))];
     if (/^['’]?s$/.test(rest)) return ways.map((w) => w.replace(/y$/, 'ies').replace(/([^s])$/, '$1s'));
-    const unit = language.units[rest.toLowerCase()];
+    const unit = own(language.units, rest.toLowerCase());
     if (unit) return ways.map((w) => `${w} ${isOne(written) ? unit[0] : unit[1]}`);
     const tail = waysOf(language, rest.replace(/^[-/×x]/, ''))?.[0] ?? spelledOrWord(language, rest);
     return ways.slice(0, 2).map((w) => `${w} ${tail}`);
@@ -136,9 +137,9 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
   }
   if (/^(?:\p{L}\.){2,}\p{L}?\.?$/u.test(token)) {
     const letters = token.replaceAll('.', '');
-    return [...(language.abbreviations[letters.toLowerCase()] ?? []), spelled(language, letters)];
+    return [...(own(language.abbreviations, letters.toLowerCase()) ?? []), spelled(language, letters)];
   }
-  const short = language.abbreviations[folded.replace(/\.$/, '')];
+  const short = own(language.abbreviations, folded.replace(/\.$/, ''));
   if (short && (token.endsWith('.') || /^(?:mr|mrs|ms|dr|mme|mlle|vs|etc|ok)$/.test(folded))) return [...short];
   if (/^#\d+$/.test(token))
     return whole(language, token.slice(1)).map((w) => `${language.signs['#'] ?? ''} ${w}`.trim());
@@ -150,7 +151,7 @@ function waysOf(language: SpokenLanguage, token: string): string[] | null {
   if (/[&+/]/.test(token) && /[\p{L}\d]/u.test(token)) {
     const parts = token.split(/([&+/])/).filter(Boolean);
     const said = parts.map((p) =>
-      p === '/' ? '' : (language.signs[p] ?? waysOf(language, p)?.[0] ?? spelledOrWord(language, p)),
+      p === '/' ? '' : (own(language.signs, p) ?? waysOf(language, p)?.[0] ?? spelledOrWord(language, p)),
     );
     return [said.join(' ')];
   }
@@ -167,7 +168,7 @@ const spelledOrWord = (language: SpokenLanguage, text: string): string =>
   /^\p{Lu}{1,5}$/u.test(text) ? spelled(language, text) : text.toLowerCase();
 
 function money(language: SpokenLanguage, symbol: string, amount: string, size: string): string[] {
-  const [one, many] = language.money[symbol] ?? ['', ''];
+  const [one, many] = own(language.money, symbol) ?? ['', ''];
   const [before = '', after] = amount.split(/[.,](?=\d{1,2}$)/);
   const unit = isOne(amount) && size === '' ? one : many;
   const factor = { k: 'thousand', m: 'million', bn: 'billion' }[size] ?? size;
@@ -184,7 +185,7 @@ function address(language: SpokenLanguage, text: string): string[] {
     .split(/([@./:_-])/)
     .filter(Boolean);
   const said = parts.map((p) => {
-    const sign = language.address[p];
+    const sign = own(language.address, p);
     if (sign !== undefined) return sign;
     if (p === 'www') return spelled(language, p);
     if (/^\d+$/.test(p)) return whole(language, p)[0] ?? p;
@@ -212,7 +213,7 @@ export function readingsOf(token: string, language: SpokenLanguage, isShouted = 
   const trimmed = within(token, opening, closing);
   const dotted = within(token, letter, letterOrStop);
   const bare =
-    /^(?:\p{L}\.)+\p{L}?\.?$/u.test(dotted) || language.abbreviations[dotted.toLowerCase().replace(/\.$/, '')]
+    /^(?:\p{L}\.)+\p{L}?\.?$/u.test(dotted) || own(language.abbreviations, dotted.toLowerCase().replace(/\.$/, ''))
       ? dotted
       : trimmed;
   if (bare === '' || !/[\p{L}\p{N}%&+=°#@½¼¾×÷£$€¥]/u.test(bare)) return [];
@@ -251,7 +252,7 @@ export function saidIn(
   for (const { 0: token, index } of text.matchAll(/\d{1,3}(?:[\u00a0\u202f]\d{3})+(?!\d)\S*|\S+/gu)) {
     if (silent.some((s) => s.from < index + token.length && s.to > index)) continue;
     // A unit stands by itself after its number.
-    const unit = isAfterNumber ? language.units[within(token, opening, closing).toLowerCase()] : undefined;
+    const unit = isAfterNumber ? own(language.units, within(token, opening, closing).toLowerCase()) : undefined;
     isAfterNumber = /\d$/.test(token);
     if (unit) {
       found.push({ from: index, to: index + token.length, readings: [wordsOf(unit[1]), wordsOf(unit[0])] });

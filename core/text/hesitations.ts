@@ -1,5 +1,6 @@
 /** Sounds people make while they look for words; lists per language. */
 import { baseLanguage } from './language.ts';
+import { own } from './own.ts';
 import type { TextRange } from './text-range.ts';
 
 const lists: Readonly<Record<string, ReadonlySet<string>>> = {
@@ -15,7 +16,7 @@ export interface Hesitation extends TextRange {
 /** The hesitations of a text. @param language BCP 47; English where it is not known */
 export function hesitationsIn(text: string, language: string | null | undefined): Hesitation[] {
   const base = baseLanguage(language);
-  const list = Object.hasOwn(lists, base) ? (lists[base] ?? none) : none;
+  const list = own(lists, base) ?? none;
   if (list.size === 0) return [];
   return Array.from(text.matchAll(/[\p{L}\p{M}'’-]+/gu), (m) => ({
     from: m.index,

@@ -38,11 +38,14 @@ function arrow(line: string, at: number): { readonly next: number; readonly sure
 
 const outOfClock = (s: Stamp): boolean => s.minutes > 59 || s.seconds > 59;
 
+/** The time a line begins with. */
+const firstStamp = (line: string): Stamp | null =>
+  readStamp(line, skipSpaces(line, line.startsWith('\ufeff') ? 1 : 0), true);
+
 /** The times of a line, leniently; null where it is no time line. */
 export function readTimeLine(line: string): TimeLine | null {
   if (line.length > longest) return null;
-  const from = line.startsWith('\ufeff') ? 1 : 0;
-  const start = readStamp(line, skipSpaces(line, from), true);
+  const start = firstStamp(line);
   if (!start) return null;
   const between = arrow(line, start.next);
   if (!between) return null;
@@ -62,6 +65,19 @@ export function readTimeLine(line: string): TimeLine | null {
           : `The time line was written “${line.trim()}”; it was read all the same.`,
     sure: between.sure,
   };
+}
+
+/** Joins what stands on both sides of it, has no width, and is no part of any time line. */
+const joiner = '\u2060';
+
+/**
+ * A line of a text so that no reader takes it for a time line, this one or a stricter one that looks for `-->` anywhere:
+ * it looks the same, with a sign inside that is not seen.
+ */
+export function notTimeLine(line: string): string {
+  const apart = line.replace(/(\d[ \t]{0,9}-)(?=->[ \t]{0,9}\d)/g, `$1${joiner}`);
+  const start = readTimeLine(apart) && firstStamp(apart);
+  return start ? apart.slice(0, start.next) + joiner + apart.slice(start.next) : apart;
 }
 
 const digit = (source: string, at: number): number => {

@@ -7,6 +7,7 @@ import type { Writer } from '../format.ts';
 import { commonTags, writeInline, type Dialect } from '../inline.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 import { readSrt } from './read.ts';
+import { notTimeLine } from './time-line.ts';
 
 const shape = { fraction: ',', hours: 'always', digits: 3 } as const;
 const clock = (ms: number): string => formatClock(ms, shape);
@@ -21,9 +22,13 @@ const dialect: Dialect = {
   stamp: () => '',
 };
 
-function body(c: Caption, options: WriteOptions): string {
+/** What is followed by a time may be the arrow of a time line. */
+const arrow = /\d\s*[-–—=~>→⟶➔]/;
+
+function body(c: Caption, options: Pick<WriteOptions, 'positions'>): string {
   const hint = options.positions && c.placement !== null ? `{\\an${String(c.placement)}}` : '';
-  return hint + withoutBlankLines(writeInline(c, dialect));
+  const text = hint + withoutBlankLines(writeInline(c, dialect));
+  return arrow.test(text) ? text.split('\n').map(notTimeLine).join('\n') : text;
 }
 
 function cue(c: Caption, index: number, options: WriteOptions): string {
@@ -37,13 +42,13 @@ function write(sheet: Sheet, options: WriteOptions): string {
   return cues.join('\n');
 }
 
-/** Only tags, braces and what looks like times can be mistaken for what they are not. */
-const mistakable = /[<{>→⟶➔]|--/;
+/** Only tags and braces can be mistaken for what they are not, besides what looks like times. */
+const mistakable = /[<{]/;
 
 /** Whether a text, written, is read again as it was. */
 function comesBack(c: Caption): boolean {
-  if (!mistakable.test(c.text)) return true;
-  const written = `1\n${clock(0)} --> ${clock(1)}\n${withoutBlankLines(writeInline(c, dialect))}\n`;
+  if (!mistakable.test(c.text) && !arrow.test(c.text)) return true;
+  const written = `1\n${clock(0)} --> ${clock(1)}\n${body(c, { positions: false })}\n`;
   const found = readSrt(written).captions;
   return found.length === 1 && found[0]?.text === withoutBlankLines(c.text);
 }

@@ -9,6 +9,7 @@ import { attributeValue, byExtent, commonTags, writeInline, type Dialect } from 
 import { plainLineEnds } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 import { captionsOfParagraphs, passagesOf, type Paragraph } from './paragraphs.ts';
+import { own } from '../../text/own.ts';
 
 /** Elements that stand on lines of their own, and so begin and end a paragraph. */
 const blocks = new Set(
@@ -36,7 +37,7 @@ interface OpenElement {
 }
 
 function marksOf(name: string, attributes: Readonly<Record<string, string>>): OpenElement['marks'] {
-  const kind = Object.hasOwn(marked, name) ? marked[name] : undefined;
+  const kind = own(marked, name);
   const colour =
     name === 'font'
       ? attributes['color']

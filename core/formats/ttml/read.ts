@@ -129,14 +129,16 @@ function inlineOf(runs: readonly StyledRun[], base: Styling): Inline {
   const times: { at: number; ms: number }[] = [];
   /** The end of the text must not lose these: spaces that were written to stay. */
   let fixed = 0;
-  const trim = (): void => {
-    const end = Math.max(fixed, text.trimEnd().length);
-    text = text.slice(0, end);
+  /** Without the white space at the end; line breaks in it stay where more text may follow. */
+  const trim = (isLast: boolean): void => {
+    const { length } = text.trimEnd();
+    const breaks = isLast ? 0 : text.slice(length).lastIndexOf('\n') + 1;
+    text = text.slice(0, Math.max(fixed, length + breaks));
   };
   const spans: { from: number; to: number; run: StyledRun }[] = [];
   for (const run of runs) {
     let piece = run.text;
-    if (run.space === 'break') trim();
+    if (run.space === 'break') trim(false);
     else if (run.space === 'collapse') {
       piece = piece.replace(/[\t\n\r ]+/g, ' ');
       if (text === '' || /\s$/.test(text)) piece = piece.replace(/^ /, '');
@@ -147,7 +149,8 @@ function inlineOf(runs: readonly StyledRun[], base: Styling): Inline {
     if (run.space === 'preserve') fixed = text.length;
     spans.push({ from, to: text.length, run });
   }
-  trim();
+  // Line breaks at the end of a text are nobody's, but where every sign was written to stay.
+  if (runs.every((run) => run.space !== 'preserve')) trim(true);
   for (const span of spans) {
     const range = { from: span.from, to: Math.min(span.to, text.length) };
     if (range.to <= range.from) continue;

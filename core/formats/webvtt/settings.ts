@@ -2,6 +2,7 @@
  * Cue settings and region settings, by "parse the WebVTT cue settings" and "collect WebVTT region
  * settings" of the W3C recommendation: what a player would take is kept, what it would pass over is not.
  */
+import { own } from '../../text/own.ts';
 
 export interface Settings {
   /** The settings that mean something, as they were written, one space between. */
@@ -51,7 +52,7 @@ function settle(source: string, known: Readonly<Record<string, Valid>>, regions:
     if (word === '') continue;
     const colon = word.indexOf(':');
     const name = word.slice(0, Math.max(0, colon));
-    const valid = Object.hasOwn(known, name) ? known[name] : undefined;
+    const valid = own(known, name);
     if (colon === word.length - 1 || !valid?.(word.slice(colon + 1), regions)) {
       dropped.push(word);
       continue;

@@ -3,6 +3,7 @@ import { baseLanguage } from '../language.ts';
 import { english } from './english.ts';
 import { noPhrases, type PhraseTable } from './table.ts';
 import { factsOf, kind, phrasesFrom, type Phrases, type WordFacts } from './words.ts';
+import { own } from '../own.ts';
 
 /** What stands between two words, from the best place to break to the worst. */
 export type Bond = 'sentence' | 'clause' | 'phrase' | 'none' | 'loose' | 'close';
@@ -16,7 +17,7 @@ export function phrasesOf(language: string | null | undefined): Phrases {
   const known = made.get(language);
   if (known) return known;
   const base = baseLanguage(language);
-  const table = Object.hasOwn(tables, base) ? tables[base] : undefined;
+  const table = own(tables, base);
   const phrases = table ? (made.get(base) ?? phrasesFrom(table)) : none;
   made.set(base, phrases).set(language, phrases);
   return phrases;
