@@ -10,6 +10,7 @@ import { jobs } from './jobs/routes.ts';
 import { pages } from './pages/routes.ts';
 import { ApiError } from '../core/contract/api-error.ts';
 import { eventBus, events } from './events.ts';
+import { watchBodies } from './http/bodies.ts';
 import { answerError, answerErrors, nothingHere } from './http/errors.ts';
 import { route } from './http/route.ts';
 import { validateByJoi } from './http/validation.ts';
@@ -77,6 +78,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   answerErrors(app);
   validateByJoi(app);
   guard(app);
+  watchBodies(app, config.bodyPatience);
   await app.register(helmet, { contentSecurityPolicy: false });
   await app.register(rateLimit, { max: requestsAMinute, timeWindow: '1 minute' });
   const log = editLog(db);

@@ -7,6 +7,7 @@ export const configFor = (data: string, more: Partial<Config> = {}): Config => (
   port: 0,
   web: null,
   largestRecording: 4000,
+  bodyPatience: 30_000,
   log: 'silent',
   countWorker: null,
   ...more,

@@ -13,6 +13,8 @@ export interface Config {
   readonly web: string | null;
   /** Most bytes of one recording. */
   readonly largestRecording: number;
+  /** How long a body may bring no byte, in ms. */
+  readonly bodyPatience: number;
   /** What is written to the log. */
   readonly log: LogLevel;
   /** The built program of the thread that counts findings; null to count on the server’s own. */
@@ -61,6 +63,7 @@ export function configFrom(env: Readonly<Record<string, string | undefined>>): C
     port: value.port,
     web: resolve('dist/web'),
     largestRecording: value.largest,
+    bodyPatience: 30_000,
     log: value.log,
     countWorker: resolve('dist/count-worker.mjs'),
   };

@@ -2,6 +2,7 @@
 import type { FastifyInstance } from 'fastify';
 import { PassThrough } from 'node:stream';
 import type { ServerEvent } from '../core/contract/work.ts';
+import { ApiError } from '../core/contract/api-error.ts';
 import { route } from './http/route.ts';
 
 export interface Events {
@@ -23,6 +24,8 @@ export function eventBus(): Events {
 
 /** A comment is sent so often, in ms, so that a connection nobody reads is found out. */
 const heartbeat = 15_000;
+/** Streams of one address; a browser has one. */
+const mostStreams = 200;
 /** How long a browser waits before it asks again, in ms. */
 const askAgain = 1000;
 /** A stream of which so many bytes were not read is cut off: its page asks again and looks for itself. */
@@ -36,7 +39,17 @@ export function events(app: FastifyInstance, { bus }: { bus: Events }, done: () 
     closed();
   });
 
+  /** How many streams each address has. */
+  const held = new Map<string, number>();
   route(app, 'GET /api/events', {}, ({ raw }, reply) => {
+    const address = raw.socket.remoteAddress ?? '';
+    const many = held.get(address) ?? 0;
+    if (many >= mostStreams)
+      throw new ApiError(
+        'too-many',
+        `This machine follows what happens here ${String(mostStreams)} times already. Nothing is lost; close windows of Fenwix that are not needed, and this one goes on.`,
+      );
+    held.set(address, many + 1);
     const stream = new PassThrough();
     streams.add(stream);
     const write = (text: string): void => {
@@ -50,6 +63,9 @@ export function events(app: FastifyInstance, { bus }: { bus: Events }, done: () 
       stop();
       clearInterval(beat);
       streams.delete(stream);
+      const left = (held.get(address) ?? 1) - 1;
+      if (left > 0) held.set(address, left);
+      else held.delete(address);
     });
     write(`retry: ${String(askAgain)}\n\n`);
     return reply.type('text/event-stream').header('cache-control', 'no-store').send(stream);

@@ -9,6 +9,8 @@ export const statusOf = {
   'other-host': 403,
   'other-origin': 403,
   missing: 404,
+  /** A body that stood still on its way. */
+  stalled: 408,
   /** Others were first; `details` holds what they did. */
   behind: 409,
   'other-history': 409,

@@ -19,6 +19,8 @@ export interface NewJob {
   readonly style: string;
   /** The hash of its recording. */
   readonly recording?: string | null;
+  /** What the job calls it; one file may be several jobs’ recording. */
+  readonly recordingName?: string;
   readonly tracks?: readonly NewTrack[];
 }
 
@@ -28,6 +30,8 @@ export interface JobChange {
   readonly style?: string | HouseStyle;
   /** The hash of another recording, mostly a new cut: the one it had is kept as the one before. */
   readonly recording?: string;
+  /** What the job calls that. */
+  readonly recordingName?: string;
   /** Of its pictures: gaps in frames and timecodes are counted by it. */
   readonly rate?: FrameRate;
   /** Which of the recording’s sound tracks is listened to, from 0. */

@@ -7,16 +7,17 @@ interface BasisRow {
   readonly style: string;
   readonly rate: string;
   readonly length: number | null;
-  /** By which method somebody listened for speech in the recording; null where nobody has. */
-  readonly heard: number | null;
+  /** Where somebody heard speech in the recording, as JSON, and by which method; null where nobody has. */
+  readonly heard: string | null;
+  readonly method: number | null;
   readonly sound_track: number;
   readonly stretch: string | null;
 }
 
 /** House style, frame rate, length, what is known of the sound and the version of the rules, as one short text. */
-const basisOf = ({ style, rate, length, heard, sound_track, stretch }: BasisRow): string =>
+const basisOf = ({ style, rate, length, heard, method, sound_track, stretch }: BasisRow): string =>
   createHash('sha256')
-    .update(JSON.stringify([rulesVersion, style, rate, length, heard, sound_track, stretch]))
+    .update(JSON.stringify([rulesVersion, style, rate, length, heard, method, sound_track, stretch]))
     .digest('base64url')
     .slice(0, 16);
 
@@ -38,7 +39,8 @@ export async function setBasis(
       'jobs.sound_track',
       'jobs.stretch',
       'recordings.length',
-      'regions.method as heard',
+      'regions.regions as heard',
+      'regions.method',
     );
   for (const row of rows) {
     const basis = basisOf(row);

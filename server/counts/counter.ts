@@ -38,6 +38,8 @@ export function countingApart(program: string, folder: string): FindingCounts {
   function hire(): Worker {
     const hired = new Worker(program, { workerData: folder });
     const lost = (error: unknown): void => {
+      // One that is late to go takes nothing of the next one's.
+      if (worker !== hired) return;
       worker = null;
       waiting?.reject(
         error instanceof Error ? error : new Error(`The thread that counts ended with ${String(error)}.`),
@@ -47,6 +49,7 @@ export function countingApart(program: string, folder: string): FindingCounts {
     hired.on('error', lost);
     hired.on('exit', lost);
     hired.on('message', (answer: Counted | { readonly trouble: string }) => {
+      if (worker !== hired) return;
       const asker = waiting;
       waiting = null;
       if ('trouble' in answer) asker?.reject(new Error(answer.trouble));

@@ -4,7 +4,7 @@
  * nothing and the next can start at once.
  */
 import Database from 'better-sqlite3';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { CannotStart } from '../start.ts';
 
@@ -16,7 +16,8 @@ export interface Folder {
 
 /** @throws {CannotStart} saying where the server answers that has the folder already */
 export function takeFolder(folder: string): Folder {
-  mkdirSync(folder, { recursive: true });
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  ownersOnly(folder);
   const addressFile = join(folder, 'address');
   const lock = new Database(join(folder, 'lock.sqlite'), { timeout: 0 });
   try {
@@ -35,6 +36,15 @@ export function takeFolder(folder: string): Folder {
       lock.close();
     },
   };
+}
+
+/** Nobody else on this machine reads it. Where the folder is another’s, or its disk knows no such rights, it stays as it is. */
+function ownersOnly(folder: string): void {
+  try {
+    chmodSync(folder, 0o700);
+  } catch (error) {
+    if (!['EPERM', 'ENOTSUP', 'ENOSYS'].includes(String((error as { code?: unknown }).code))) throw error;
+  }
 }
 
 function answersAt(file: string): string {

@@ -242,6 +242,14 @@ const steps: readonly MigrationStep[] = [
       await db.raw('alter table jobs add column recording_before text references recordings (hash)');
     },
   },
+  {
+    name: '011-recording-names',
+    async up(db) {
+      // One file may be several jobs' recording, under a name of its own in each.
+      await db.raw('alter table jobs add column recording_name text');
+      await db.raw('alter table jobs add column recording_before_name text');
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

@@ -50,7 +50,10 @@ export function route<R extends RouteName, Query extends Received<QueryOf<R>>, B
     },
     ...(bodyLimit === undefined ? {} : { bodyLimit }),
     async handler(request, reply) {
-      const answer = await handler(request as unknown as RouteRequest<R, Query, Body>, reply);
+      const answer = (await handler(request as unknown as RouteRequest<R, Query, Body>, reply)) as
+        AnswerOf<R> | FastifyReply | undefined;
+      // A stream is given to the reply itself, which stands for its own end: by then all has been said, or nobody listens.
+      if (answer === undefined && (reply.raw.headersSent || reply.raw.destroyed)) return reply;
       return answer ?? reply.status(204).send();
     },
   });

@@ -50,8 +50,8 @@ interface ListRow {
 const listQuery = `
   select j.id, j.title, j.series, j.language, j.made, j.basis,
     json_extract(j.style, '$.id') style_id, json_extract(j.style, '$.name') style_name, json_extract(j.style, '$.version') style_version,
-    r.hash, r.name recording_name, r.type, r.bytes, r.length, r.width, r.height, p.hash is not null poster,
-    b.name name_before,
+    r.hash, coalesce(j.recording_name, r.name) recording_name, r.type, r.bytes, r.length, r.width, r.height, p.hash is not null poster,
+    coalesce(j.recording_before_name, b.name) name_before,
     t.id track, t.kind, t.language track_language, t.name track_name, t.edit, t.captions, t.proofed,
     t.must, t.must_edit, t.must_basis,
     d.name destination, h.state held_state, h.edit held_edit

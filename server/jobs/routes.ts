@@ -29,13 +29,15 @@ import { jobList } from './list.ts';
 import { withRecording } from './change-recording.ts';
 import { jobOf, jobRow, type JobRow } from './store.ts';
 
-type ReceivedJob = Required<Omit<NewJob, 'tracks'>> & { readonly tracks: readonly ReceivedTrack[] };
+type ReceivedJob = Required<Omit<NewJob, 'tracks' | 'recordingName'>> &
+  Pick<NewJob, 'recordingName'> & { readonly tracks: readonly ReceivedTrack[] };
 
 const title = checkedText(titleFault);
 const frames = Joi.number().integer().min(1).required();
 const rate = objectOf<FrameRate>({ numerator: frames, denominator: frames });
 const ms = Joi.number().integer().min(0).required();
 const stretch = objectOf<Stretch>({ start: ms, end: ms.greater(Joi.ref('start')) });
+const recordingName = Joi.string().max(mostCharacters.recordingName);
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),
   title: title.required(),
@@ -44,6 +46,7 @@ const newJob = objectOf<ReceivedJob>({
   rate: rate.default({ numerator: 25, denominator: 1 }),
   style: id.required(),
   recording: hash.allow(null).default(null),
+  recordingName,
   tracks: Joi.array().items(newTrack).max(most.tracks).default([]),
 });
 const opening = objectOf<{ readonly track?: string }>({ track: id });
@@ -52,6 +55,7 @@ const change = objectOf<JobChange>({
   // A style that is sent whole is read by the decoder in core.
   style: Joi.alternatives(id, Joi.object()),
   recording: hash,
+  recordingName,
   rate,
   soundTrack,
   stretch: stretch.allow(null),
@@ -78,7 +82,15 @@ export function jobs(
       if (before) return false;
       if (wanted.recording !== null && !(await tx('recordings').where({ hash: wanted.recording }).first()))
         throw missing('The recording of this job');
-      await tx('jobs').insert({ ...wanted, rate: JSON.stringify(wanted.rate), style, made: Date.now(), asked });
+      const { recordingName: recording_name = null, ...rest } = wanted;
+      await tx('jobs').insert({
+        ...rest,
+        recording_name,
+        rate: JSON.stringify(wanted.rate),
+        style,
+        made: Date.now(),
+        asked,
+      });
       await setBasis(tx, { id: wanted.id });
       for (const track of tracks) await makeTrack(tx, log, wanted.id, track);
       return true;
@@ -97,14 +109,22 @@ export function jobs(
   });
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
-    const { title: name, style, recording, rate: counted, soundTrack: listened, stretch: part } = body;
+    const {
+      title: name,
+      style,
+      recording,
+      recordingName: called = null,
+      rate: counted,
+      soundTrack: listened,
+      stretch: part,
+    } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await writing(db, async (tx) => {
       const row = await jobRow(tx, job);
       await tx<JobRow>('jobs')
         .where({ id: job })
         .update({
-          ...(await withRecording(tx, row, recording ?? row.recording)),
+          ...(await withRecording(tx, row, recording ?? row.recording, called)),
           ...(name === undefined ? {} : { title: name }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
           ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),

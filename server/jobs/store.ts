@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import { keptStyle } from '../../core/style/decode-style.ts';
 import type { FrameRate } from '../../core/time/frames.ts';
-import type { Job } from '../../core/job/job.ts';
+import type { Job, Recording } from '../../core/job/job.ts';
 import type { Stretch } from '../../core/speech/regions.ts';
 import { missing } from '../http/errors.ts';
 import { recordingOf } from '../recordings/store.ts';
@@ -17,6 +17,9 @@ export interface JobRow {
   readonly style: string;
   readonly recording: string | null;
   readonly recording_before: string | null;
+  /** What the job calls each, which may be another’s recording too; null where it says nothing. */
+  readonly recording_name: string | null;
+  readonly recording_before_name: string | null;
   readonly made: number;
   readonly sound_track: number;
   /** As JSON. */
@@ -37,7 +40,12 @@ export async function jobRow(db: Knex, id: string): Promise<JobRow> {
 /** A job as it is given out. @throws {ApiError} when there is no such job */
 export async function jobOf(db: Knex, id: string): Promise<Job> {
   const row = await jobRow(db, id);
-  const { asked: _asked, basis: _ground, sound_track: soundTrack, recording_before: before, ...kept } = row;
+  const { asked: _asked, basis: _ground, sound_track: soundTrack, recording_before: before, ...others } = row;
+  const { recording_name: name, recording_before_name: nameBefore, ...kept } = others;
+  const called = async (hash: string | null, as: string | null): Promise<Recording | null> => {
+    const recording = hash === null ? null : await recordingOf(db, hash);
+    return recording && { ...recording, name: as ?? recording.name };
+  };
   const tracks = await db<TrackRow>('tracks').where({ job: id }).orderBy('position');
   return {
     ...kept,
@@ -45,8 +53,8 @@ export async function jobOf(db: Knex, id: string): Promise<Job> {
     stretch: kept.stretch === null ? null : (JSON.parse(kept.stretch) as Stretch),
     rate: JSON.parse(kept.rate) as FrameRate,
     style: keptStyle(JSON.parse(kept.style)),
-    recording: kept.recording === null ? null : await recordingOf(db, kept.recording),
-    recordingBefore: before === null ? null : await recordingOf(db, before),
+    recording: await called(kept.recording, name),
+    recordingBefore: await called(before, nameBefore),
     tracks: tracks.filter((t) => t.deleted === null).map(summaryOf),
     deleted: tracks.flatMap((t) => (t.deleted === null ? [] : [{ ...summaryOf(t), deleted: t.deleted }])),
   };

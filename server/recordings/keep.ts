@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { ApiError } from '../../core/contract/api-error.ts';
+import { announced } from './bytes-of.ts';
 import { inTurn } from './turns.ts';
 import { typeOfRecording } from './type-of.ts';
 
@@ -22,6 +23,12 @@ export const partEnding = '.part';
 
 const headLength = 4096;
 
+const tooLarge = (largest: number): ApiError =>
+  new ApiError(
+    'recording-too-large',
+    `The recording is over the limit of ${String(Math.round(largest / 1024 ** 2))} MB. Nothing was kept of it. Make it smaller, or raise the limit with FENWIX_LARGEST_RECORDING.`,
+  );
+
 /**
  * Streams a recording to disk, hashing on the way. A file that turns out too large, empty or no
  * recording leaves nothing behind.
@@ -34,6 +41,7 @@ export async function keepRecording<T>(
   largest: number,
   written: (kept: KeptFile) => Promise<T>,
 ): Promise<T> {
+  if (announced(body) > largest) throw tooLarge(largest);
   const folder = folderOf(data);
   await mkdir(folder, { recursive: true });
   const part = join(folder, `${randomUUID()}${partEnding}`);
@@ -44,12 +52,7 @@ export async function keepRecording<T>(
     transform(chunk: Buffer, _, next) {
       bytes += chunk.length;
       if (bytes > largest) {
-        next(
-          new ApiError(
-            'recording-too-large',
-            `The recording is over the limit of ${String(Math.round(largest / 1024 ** 2))} MB. Nothing was kept of it. Make it smaller, or raise the limit with FENWIX_LARGEST_RECORDING.`,
-          ),
-        );
+        next(tooLarge(largest));
         return;
       }
       if (head.length < headLength) {

@@ -5,6 +5,7 @@ import type { Knex } from 'knex';
 import { most } from '../../core/contract/limits.ts';
 import { decodeRegions, regionsMethod } from '../../core/speech/regions.ts';
 import { writing } from '../database/writing.ts';
+import type { Events } from '../events.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, ofSound, objectOf } from '../http/validation.ts';
@@ -18,7 +19,7 @@ const body = objectOf<{ readonly speech: readonly unknown[]; readonly sound: rea
   sound: Joi.array().max(most.stretches).required(),
 });
 
-export function regions(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
+export function regions(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
   route(
     app,
     'PUT /api/recordings/:hash/regions',
@@ -30,6 +31,8 @@ export function regions(app: FastifyInstance, { db }: { db: Knex }, done: () => 
         await tx('regions').insert(row).onConflict(['hash', 'track']).merge();
         await setBasis(tx, { recording: hash });
       });
+      // Jobs show other counts now, or none until they are counted anew.
+      bus.emit({ type: 'jobs', job: null });
       return null;
     },
   );

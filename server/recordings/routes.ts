@@ -21,7 +21,7 @@ import { posters, wantPoster } from './posters.ts';
 import { folderOf, keepRecording, type KeptFile } from './keep.ts';
 import { recordingOf, type RecordingRow } from './store.ts';
 import { hourly } from '../hourly.ts';
-import { sweepRecordings, sweepUploads } from './sweep.ts';
+import { sweepRecordings, sweepStray, sweepUploads } from './sweep.ts';
 
 const named = objectOf<{ readonly name: string }>({ name: Joi.string().max(mostCharacters.recordingName).required() });
 const pixels = Joi.number().integer().min(0).max(mostPixels).required();
@@ -43,11 +43,12 @@ export async function recordings(
     cacheControl: false,
   });
   sweepUploads(config.data);
+  await sweepStray(db, config.data);
   hourly(app, () => sweepRecordings(db, config.data, Date.now()));
 
   await app.register(posters, { db, bus });
   await app.register(peaks, { db });
-  await app.register(regions, { db });
+  await app.register(regions, { db, bus });
 
   const limit = { query: named, bodyLimit: config.largestRecording };
   route(app, 'PUT /api/recordings', limit, async ({ query: { name }, body }, reply) => {

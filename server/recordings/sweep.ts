@@ -44,6 +44,18 @@ export async function sweepRecordings(db: Knex, data: string, now: number): Prom
     });
 }
 
+/**
+ * Takes away files that no row speaks of: a kill came between the row and the file of one that was brought in or taken
+ * away. Files under other names than a hash are not ours.
+ */
+export async function sweepStray(db: Knex, data: string): Promise<void> {
+  for (const name of readdirSync(folderOf(data)).filter((each) => /^[0-9a-f]{64}$/.test(each)))
+    await inTurn(async () => {
+      if (!(await db<RecordingRow>('recordings').where({ hash: name }).first()))
+        await rm(join(folderOf(data), name), { force: true });
+    });
+}
+
 /** Takes away what is left of uploads that a kill or a stop has cut off. */
 export function sweepUploads(data: string): void {
   for (const name of readdirSync(folderOf(data)))

@@ -65,11 +65,12 @@ export interface LogOptions {
 }
 
 export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCachedCaptions }: LogOptions = {}): EditLog {
-  const cache = new LRUCache<string, LoggedTrack>({
+  // Names, languages and kinds change without an edit, and are not kept here.
+  const cache = new LRUCache<string, Pick<LoggedTrack, 'edit' | 'batch' | 'captions'>>({
     maxSize: cachedCaptions,
     sizeCalculation: ({ captions }) => captions.length + 1,
   });
-  const remember = (track: LoggedTrack): void => void cache.set(track.id, track);
+  const remember = ({ id, edit, batch, captions }: LoggedTrack): void => void cache.set(id, { edit, batch, captions });
 
   async function edits(tx: Knex, id: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Promise<Edit[]> {
     const rows = await tx<EditRow>('edits')
@@ -127,8 +128,15 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
   async function load(tx: Knex, row: TrackRow, at?: number): Promise<LoggedTrack> {
     const { id } = row;
     const number = at ?? row.edit;
+    const about = {
+      id,
+      kind: row.kind,
+      language: row.language,
+      name: row.name,
+      foreign: row.foreign === null ? null : (JSON.parse(row.foreign) as Foreign),
+    };
     const known = cache.get(id);
-    if (known?.edit === number) return known;
+    if (known?.edit === number) return { ...about, ...known };
     if (number > row.edit)
       throw new ApiError('missing', `The track has ${String(row.edit)} edits; there is no edit ${String(number)}.`);
     const snapshot = await tx<{ track: string; edit: number; captions: string }>('snapshots')
@@ -137,17 +145,13 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
       .orderBy('edit', 'desc')
       .first();
     const track: LoggedTrack = {
-      id,
-      kind: row.kind,
-      language: row.language,
-      name: row.name,
+      ...about,
       edit: number,
       batch: await batchAt(tx, id, number),
       captions: replayed(
         snapshot ? (JSON.parse(snapshot.captions) as Caption[]) : [],
         await edits(tx, id, snapshot?.edit ?? 0, number),
       ),
-      foreign: row.foreign === null ? null : (JSON.parse(row.foreign) as Foreign),
     };
     if (at === undefined) remember(track);
     return track;

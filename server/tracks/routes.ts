@@ -85,9 +85,14 @@ export function tracks(
       throw new ApiError('machine-draft', 'A machine draft stays one. Copy it as a new track to work on it.');
     const { deleted, ...rest } = body;
     await writing(db, async (tx) => {
-      await tx<TrackRow>('tracks')
+      await tx<TrackRow & { readonly must_edit: number | null }>('tracks')
         .where({ id: params.id })
-        .update({ ...rest, ...(deleted === undefined ? {} : { deleted: deleted ? Date.now() : null }) });
+        .update({
+          ...rest,
+          ...(deleted === undefined ? {} : { deleted: deleted ? Date.now() : null }),
+          // What is found in a track depends on both.
+          ...(rest.language === undefined && rest.kind === undefined ? {} : { must_edit: null }),
+        });
     });
     bus.emit({ type: 'jobs', job });
     return summaryOf(await trackRow(db, params.id));

@@ -114,6 +114,7 @@ interface Wanted {
   readonly language: string;
   readonly style: string;
   readonly recording: string;
+  readonly recordingName: string;
   readonly rate?: FrameRate;
 }
 let last: { readonly key: string; readonly from: ReadResult | null; readonly job: NewJob } | null = null;
@@ -142,6 +143,7 @@ async function make(): Promise<void> {
       language: language.value,
       style: style.value,
       recording: recording.value.hash,
+      recordingName: recording.value.name,
       ...(rate.value && { rate: rate.value }),
     };
     const job = await ask('POST /api/jobs', { body: requested(wanted, fromNothing.value ? null : draft.value) });

@@ -35,7 +35,11 @@ export async function importRecording(
   const upload = uploadRecording(file, tell);
   signal.addEventListener('abort', upload.stop, { once: true });
   const { hash } = await upload.done;
-  const recording = await ask('PATCH /api/recordings/:hash', { params: { hash }, body: measured });
+  // The same file may be another job’s recording already, under another name.
+  const recording = {
+    ...(await ask('PATCH /api/recordings/:hash', { params: { hash }, body: measured })),
+    name: file.name,
+  };
   // The list of jobs draws it later where this does not come through.
   if (poster) uploadPoster(hash, poster).catch(() => undefined);
   const about = await aboutRecording(hash);

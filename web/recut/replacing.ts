@@ -31,7 +31,7 @@ export const useReplacing = defineStore('replacing', () => {
   async function become(of: Job, { recording, about }: ImportedRecording, again: string): Promise<void> {
     const soundTrack = Math.min(of.soundTrack, Math.max(0, (about?.sounds.length ?? 1) - 1));
     const rate = about?.rate && rateText(about.rate) !== rateText(of.rate) ? about.rate : null;
-    await job.change({ recording: recording.hash, soundTrack, ...(rate && { rate }) });
+    await job.change({ recording: recording.hash, recordingName: recording.name, soundTrack, ...(rate && { rate }) });
     const counted = rate ? `, with ${rateText(rate)} instead of ${rateText(of.rate)} fps` : '';
     const has = `The recording of this job is now “${recording.name}”${again}${counted}.`;
     if (track.captions.length === 0 || !before.value) messages.remark = has;
