@@ -94,7 +94,7 @@ it('lists inside one another without end are refused', async () => {
 it('depth is told from signs outside texts alone', () => {
   const brackets = '['.repeat(500);
   expect(isTooDeep(`{"a":"${brackets}","b":"\\\\","c":"\\"${brackets}"}`)).toBe(false);
-  expect(isTooDeep(`{"a":"\\\\${'"'},"b":${brackets}`)).toBe(true);
+  expect(isTooDeep(`{"a":"\\\\","b":${brackets}`)).toBe(true);
   expect(isTooDeep('[[1],[2],'.repeat(300))).toBe(true);
   expect(isTooDeep(`[${'[1],'.repeat(300)}[2]]`)).toBe(false);
   expect(isTooDeep('"never closed')).toBe(false);
@@ -113,7 +113,7 @@ it('two hundred follow what happens from one address, the next is told why it ca
   for (;;) {
     const next = connection();
     next.socket.write(events);
-    if (/retry: /.test(await next.until(/retry: | 429 [\s\S]*details/))) break;
+    if ((await next.until(/retry: | 429 [\s\S]*details/)).includes('retry: ')) break;
   }
 });
 

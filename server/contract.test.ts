@@ -141,7 +141,11 @@ it('a whole job can be done through the contract, by every route there is', asyn
     'image/jpeg',
   );
   expect((await bytes('GET /api/recordings/:hash/peaks', null, { params })).statusCode).toBe(404);
-  const cells = Buffer.from([0, 128, 255]);
+  const cells = Buffer.alloc(500, 128);
+  // Neither is one that stops long before the recording does, nor what was heard behind its end.
+  expect((await bytes('PUT /api/recordings/:hash/peaks', cells.subarray(0, 1), { params })).statusCode).toBe(400);
+  const behind = { speech: [{ start: 100, end: 900_000 }], sound: [] };
+  await expect(ask('PUT /api/recordings/:hash/regions', { params, body: behind })).rejects.toThrow(/after the end/);
   expect((await bytes('PUT /api/recordings/:hash/peaks', cells, { params })).statusCode).toBe(204);
   expect((await bytes('GET /api/recordings/:hash/peaks', null, { params })).rawPayload).toEqual(cells);
   const heard = { speech: [{ start: 100, end: 900 }], sound: [] };

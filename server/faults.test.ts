@@ -151,6 +151,18 @@ describe('recordings', () => {
     expect(readdirSync(join(data, 'recordings'))).toEqual([]);
   });
 
+  it('that a kill left without a row are gone at the next start, and no other file', async () => {
+    const { hash } = (await upload(webm)).json<{ hash: string }>();
+    const folder = join(data, 'recordings');
+    // Between a row and its file, whichever came first.
+    writeFileSync(join(folder, 'a'.repeat(64)), 'of no row');
+    writeFileSync(join(folder, 'notes.txt'), 'of somebody');
+    await app.close();
+    app = await buildApp(config());
+    await app.ready();
+    expect(readdirSync(folder).sort()).toEqual([hash, 'notes.txt'].sort());
+  });
+
   it('but neither the recording of a job nor the one before it', async () => {
     const cuts = await Promise.all(
       [1, 2, 3].map(

@@ -66,20 +66,21 @@ function decodeWord(value: unknown, at: string, length: number): WordRange {
   if (!Array.isArray(value) || value.length !== 7) fail(at, 'a word of seven parts');
   const parts = value as readonly unknown[];
   const { from, to } = span({ from: parts[0], to: parts[1] }, at, length);
-  return [
-    from,
-    to,
-    whole(parts[2], at),
-    whole(parts[3], at),
-    number(parts[4], at),
-    oneOf(parts[5], at, wordSources),
-    string(parts[6], at),
-  ];
+  const [start, end, certainty] = [whole(parts[2], at), whole(parts[3], at), number(parts[4], at)];
+  if (end < start) fail(at, 'a word that ends after it begins');
+  if (certainty < 0 || certainty > 1) fail(at, 'a certainty from 0 to 1');
+  return [from, to, start, end, certainty, oneOf(parts[5], at, wordSources), string(parts[6], at)];
 }
 
-/** Words that lie in their text, one after the other. */
+/** Words that lie in their text, one after the other. Two who speak at once may be heard at one time. */
 function decodeWords(value: unknown, at: string, length: number): WordRange[] {
-  return list(value, at, (v, where) => decodeWord(v, where, length));
+  let before = 0;
+  return list(value, at, (v, where) => {
+    const word = decodeWord(v, where, length);
+    if (word[0] < before) fail(where, 'a word behind the one before it');
+    before = word[1];
+    return word;
+  });
 }
 
 function decodeSpeaker(value: unknown, at: string, length: number): SpeakerRange {

@@ -2,7 +2,8 @@
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { peaksMethod } from '../../core/speech/peaks.ts';
+import { coversRecording } from '../../core/speech/covers.ts';
+import { peaksMethod, peaksPerSecond } from '../../core/speech/peaks.ts';
 import { writing } from '../database/writing.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
@@ -28,7 +29,12 @@ export function peaks(app: FastifyInstance, { db }: { db: Knex }, done: () => vo
       if (cells.length === 0)
         throw new ApiError('not-understood', 'No bytes came with this. What was kept before is as it was.');
       await writing(db, async (tx) => {
-        await recordingOf(tx, hash);
+        const { length } = await recordingOf(tx, hash);
+        if (!coversRecording((cells.length * 1000) / peaksPerSecond, length))
+          throw new ApiError(
+            'not-understood',
+            'This is not how loud the whole recording is: it is of another length. What was kept before is as it was.',
+          );
         const row: PeaksRow = { hash, track, method: peaksMethod, cells };
         await tx('peaks').insert(row).onConflict(['hash', 'track']).merge();
       });

@@ -3,6 +3,8 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { most } from '../../core/contract/limits.ts';
+import { ApiError } from '../../core/contract/api-error.ts';
+import { staysInside } from '../../core/speech/covers.ts';
 import { decodeRegions, regionsMethod } from '../../core/speech/regions.ts';
 import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
@@ -25,9 +27,16 @@ export function regions(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
     'PUT /api/recordings/:hash/regions',
     { params: byHash, query: ofSound, body },
     async ({ params: { hash }, query: { track = 0 }, body }) => {
-      const row: RegionsRow = { hash, track, method: regionsMethod, regions: JSON.stringify(decodeRegions(body)) };
+      const heard = decodeRegions(body);
+      const last = Math.max(heard.speech.at(-1)?.end ?? 0, heard.sound.at(-1)?.end ?? 0);
+      const row: RegionsRow = { hash, track, method: regionsMethod, regions: JSON.stringify(heard) };
       await writing(db, async (tx) => {
-        await recordingOf(tx, hash);
+        const { length } = await recordingOf(tx, hash);
+        if (!staysInside(last, length))
+          throw new ApiError(
+            'not-understood',
+            'This was heard after the end of the recording. What was kept before is as it was.',
+          );
         await tx('regions').insert(row).onConflict(['hash', 'track']).merge();
         await setBasis(tx, { recording: hash });
       });

@@ -56,7 +56,7 @@ export const uploadPeaks = (hash: string, track: number, cells: Uint8Array<Array
   put(urlOf('PUT /api/recordings/:hash/peaks', { params: { hash }, query: { track } }), cells);
 
 /** How loud a recording is, as it was kept; null where nobody has read it yet. @throws {ApiError} */
-export async function fetchPeaks(hash: string, track: number): Promise<Uint8Array | null> {
+export async function fetchPeaks(hash: string, track: number): Promise<Uint8Array<ArrayBuffer> | null> {
   const response = await reached(urlOf('GET /api/recordings/:hash/peaks', { params: { hash }, query: { track } }));
   if (response.status === 404) return null;
   if (!response.ok) throw await refusal(response);

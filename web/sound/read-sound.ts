@@ -3,7 +3,8 @@
  * here and heard for speech in a worker of its own, so that two processors are used where there are two.
  */
 import { ALL_FORMATS, AudioSampleSink, Input, UrlSource } from 'mediabunny';
-import { peakReader } from '../../core/speech/peaks.ts';
+import { coversRecording } from '../../core/speech/covers.ts';
+import { peakReader, peaksPerSecond } from '../../core/speech/peaks.ts';
 import type { Regions } from '../../core/speech/regions.ts';
 import { goesOnFrom, type HeardSoFar } from '../../core/speech/sound-reader.ts';
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
@@ -26,6 +27,8 @@ export interface Heard {
   /** How loud it is along its length; empty where it has no sound. */
   readonly peaks: Uint8Array<ArrayBuffer>;
   readonly regions: Regions;
+  /** How far it could be read, in ms, where that is not to its end. */
+  readonly until: number | null;
 }
 /** How far reading is: the share, and how loud it is from the end of the last one on. */
 export interface ReadSoFar {
@@ -33,7 +36,7 @@ export interface ReadSoFar {
   readonly from: number;
   readonly cells: Uint8Array<ArrayBuffer>;
 }
-const silent: Heard = { peaks: new Uint8Array(), regions: { speech: [], sound: [] } };
+const silent: Heard = { peaks: new Uint8Array(), regions: { speech: [], sound: [] }, until: null };
 
 /** Sound goes to the listener in batches of so many seconds, and so many of them may be on their way. */
 const [batch, onTheWay] = [2, 15];
@@ -69,6 +72,13 @@ function listening(voice: WorkerClient<VoiceQuestion, VoiceAnswer>) {
   };
 }
 
+/** How loud it is to the end of a recording: where its sound ends before its picture, the rest is silence. */
+function reachingTo(length: number, cells: Uint8Array): Uint8Array<ArrayBuffer> {
+  const whole = new Uint8Array(Math.max(cells.length, Math.floor((length / 1000) * peaksPerSecond)));
+  whole.set(cells);
+  return whole;
+}
+
 /** Reads a recording through, from where that was left another time. @throws {SoundTrouble} */
 export async function readSound(
   { url, track: nth, length, name }: WholeRequest,
@@ -96,6 +106,7 @@ export async function readSound(
       const cells = peaks.peaks().slice();
       await keepHalfRead(name, { ...((await voice.ask('so far')) as HeardSoFar), cells });
     }
+    let isCut = false;
     try {
       let share = 0;
       for await (const sample of new AudioSampleSink(track).samples(before ? goesOnFrom(before) : undefined)) {
@@ -111,13 +122,19 @@ export async function readSound(
         }
       }
     } catch {
-      // Cut in the middle: what was read of it stands.
+      isCut = true;
     }
     if (peaks.peaks().length === 0)
       throw new SoundTrouble('The sound of this recording could not be read. Timing works without it.');
     await listener.flush();
+    const read = peaks.peaks();
+    const until = (read.length * 1000) / peaksPerSecond;
+    if (isCut && !coversRecording(until, length > 0 ? length : null)) {
+      await keep();
+      return { peaks: read.slice(), regions: (await voice.ask('finish')) as Regions, until };
+    }
     const regions = (await voice.ask('finish')) as Regions;
-    return { peaks: peaks.peaks().slice(), regions };
+    return { peaks: reachingTo(length, read), regions, until: null };
   } finally {
     voice.end();
     input.dispose();

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { levelsOf, peaksPerSecond, type Peaks } from '../../core/speech/peaks.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { Regions } from '../../core/speech/regions.ts';
+import { wholeClock } from '../../core/time/clock.ts';
 import { ask } from '../api/client.ts';
 import { fetchPeaks, uploadPeaks } from '../api/upload.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
@@ -26,9 +27,9 @@ const fetchRegions = ({ hash, track }: Of): Promise<Regions | null> =>
   });
 
 /** What is known of it already; null where nobody has read it yet. @throws {ApiError} */
-async function fetchHeard(of: Of): Promise<{ readonly peaks: Uint8Array; readonly regions: Regions } | null> {
+async function fetchHeard(of: Of): Promise<Heard | null> {
   const [cells, regions] = await Promise.all([fetchPeaks(of.hash, of.track), fetchRegions(of)]);
-  return regions && { peaks: cells ?? new Uint8Array(), regions };
+  return regions && { peaks: cells ?? new Uint8Array(), regions, until: null };
 }
 
 /** Regions come last: where they are kept, what is missing beside them is not there to be heard. @throws {ApiError} */
@@ -110,14 +111,17 @@ export const useSound = defineStore('sound', () => {
           const meanwhile = await fetchHeard(source);
           if (meanwhile || !isMine()) return meanwhile;
           const fresh = await read(source, recordingUrl, recording.length ?? 0, show);
-          // Where the server is away it is kept here, and given to it another time.
-          await keep(source, fresh).catch(() => undefined);
+          // Where the server is away it is kept here, and given to it another time; what is not whole is nobody's else.
+          if (fresh.until === null) await keep(source, fresh).catch(() => undefined);
           return fresh;
         }));
       if (of !== mine) return;
       if (!heard) throw new WorkerTrouble('cancelled', '');
       show(heard.peaks);
-      regions.value = heard.regions;
+      // Of what was not heard nobody can say that there is no speech in it.
+      if (heard.until === null) regions.value = heard.regions;
+      else
+        trouble.value = `The sound could be read up to ${wholeClock(heard.until)} only. Timing works without the rest; open the job again to try once more.`;
     } catch (error) {
       if (of !== mine) return;
       of = '';
