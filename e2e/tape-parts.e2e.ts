@@ -142,6 +142,10 @@ describe('the part to be captioned', () => {
     await eventually(app.driver, 'the part', async () => (await stretchOf(job))?.start === 2000);
     await control(app.driver, 'z');
     await times(track, '200–1200 3000–4000');
+    await eventually(app.driver, 'all of the recording again', async () => (await stretchOf(job)) === null);
+    await control(app.driver, 'z', true);
+    await times(track, '3000–4000');
+    await eventually(app.driver, 'the part again', async () => (await stretchOf(job))?.start === 2000);
   });
 
   it('is typed beside the frame rate, and a time that is none is told', async () => {

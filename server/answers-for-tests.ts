@@ -175,6 +175,7 @@ export const answers: Readonly<Record<RouteName, AnySchema>> = {
   'PATCH /api/jobs/:id': job,
   'DELETE /api/jobs/:id': nothing,
   'POST /api/jobs/:id/tracks': trackSummary,
+  'POST /api/jobs/:id/moves': work,
   'PATCH /api/tracks/:id': trackSummary,
   'GET /api/tracks/:id': loggedTrack,
   'GET /api/tracks/:id/versions': list(trackVersion),

@@ -20,6 +20,7 @@ import { work } from './work/routes.ts';
 import { recordings } from './recordings/routes.ts';
 import { styles } from './styles/routes.ts';
 import { editLog } from './tracks/log.ts';
+import { moves } from './tracks/moves.ts';
 import { tracks } from './tracks/routes.ts';
 
 const loopback = new Set(['localhost', '127.0.0.1', '[::1]']);
@@ -97,6 +98,7 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   await app.register(jobs, { db, config, log, bus, queue });
   await app.register(recordings, { db, config, bus });
   await app.register(tracks, { db, log, bus });
+  await app.register(moves, { db, log, bus, queue });
   await app.register(destinations, { db, log, config, bus, queue });
   if (config.web === null)
     app.setNotFoundHandler(() => {

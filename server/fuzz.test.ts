@@ -111,6 +111,7 @@ const sound: Readonly<Record<Exclude<RouteName, typeof stream>, { readonly query
     'GET /api/recordings/:hash/file': {},
     'PATCH /api/tracks/:id': { body: { name: 'fair copy', kind: 'subtitles', language: 'fr', deleted: false } },
     'POST /api/jobs/:id/tracks': { body: { ...newTrack, id: 'second' } },
+    'POST /api/jobs/:id/moves': { body: { id: 'm', tracks: [track], move: { pieces: [[0, 500]] } } },
     'GET /api/tracks/:id': { query: { at: 1 } },
     'GET /api/tracks/:id/versions': {},
     'GET /api/tracks/:id/edits': { query: { after: 0, batch: 'b' } },

@@ -3,6 +3,8 @@ import type { WriteOptions } from '../formats/sheet.ts';
 import type { FormatName } from '../formats/format.ts';
 import type { LeftOut } from '../handover/leave-out.ts';
 import type { TrackSummary } from '../job/job.ts';
+import type { Work } from '../job/work.ts';
+import type { SameMove } from '../retime/same-move.ts';
 import type { Caption, Foreign, TrackKind } from '../track/caption.ts';
 import type { Batch, LoggedTrack, Since } from '../track/logged.ts';
 import type { TrackVersion } from '../track/track-versions.ts';
@@ -34,6 +36,14 @@ export interface TrackChange {
   readonly deleted?: boolean;
 }
 
+/** The same move for several tracks of a job; the same asked for again is done once. */
+export interface NewMove {
+  readonly id: string;
+  /** Their ids. */
+  readonly tracks: readonly string[];
+  readonly move: SameMove;
+}
+
 /** A version of a track, and the names of the destinations it was handed to. */
 export interface HandedVersion extends TrackVersion {
   readonly handed: readonly string[];
@@ -41,6 +51,8 @@ export interface HandedVersion extends TrackVersion {
 
 export interface TrackRoutes {
   'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
+  /** Moves one after another, as work that goes on by itself. */
+  'POST /api/jobs/:id/moves': { body: NewMove; answer: Work };
   'PATCH /api/tracks/:id': { body: TrackChange; answer: TrackSummary };
   /** As it stands, or as it stood after an edit. */
   'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };

@@ -1,4 +1,4 @@
-/** Long work, as the server keeps it: sending, bringing a recording somewhere, drawing its picture. */
+/** Long work, as the server keeps it: sending, bringing a recording somewhere, drawing its picture, moving tracks alike. */
 
 /** Who runs each kind. */
 export const workKinds = {
@@ -8,6 +8,8 @@ export const workKinds = {
   'send-captions': 'server',
   /** Asks a destination how what it was handed fares. */
   'follow-receipt': 'server',
+  /** Moves the times of several tracks alike. */
+  'move-tracks': 'server',
   /** Draws the small picture that stands for a recording. */
   'draw-poster': 'page',
 } as const satisfies Readonly<Record<string, 'server' | 'page'>>;
@@ -20,7 +22,7 @@ export type WorkState = 'waiting' | 'running' | 'done' | 'failed' | 'stopped';
 export interface Work {
   readonly id: string;
   readonly kind: WorkKind;
-  /** What it is done on: the id of a receipt, the hash of a recording. One kind of work is done once on one subject. */
+  /** What it is done on: the id of a receipt or a move, the hash of a recording. One kind of work is done once on one subject. */
   readonly subject: string;
   /** The job it belongs to and goes with. */
   readonly job: string | null;

@@ -99,6 +99,18 @@ describe('history', () => {
     expect(texts(after)).toEqual(['two']);
   });
 
+  it('takes back what a step changed besides captions, and does it again', () => {
+    const part = { start: 0, end: 900 };
+    const done = { type: 'proof', ids: ['a'], proofed: true } as const;
+    const { captions, inverse } = apply(start, done);
+    const first = undo(remember(noHistory, done, inverse, false, { stretch: { from: null, to: part } }), captions);
+    expect(first.beside).toEqual({ stretch: { from: part, to: null } });
+    const again = redo(first.history, start);
+    expect(again.beside).toEqual({ stretch: { from: null, to: part } });
+    expect(undo(again.history, captions).beside).toEqual({ stretch: { from: part, to: null } });
+    expect(undo(remember(noHistory, done, inverse, false), captions).beside).toBeNull();
+  });
+
   it('forgets what was undone once something new is done', () => {
     let s: State = { captions: start, history: noHistory };
     s = back(step(s, typed(3, '!')), undo);

@@ -9,11 +9,21 @@ import { EditRefused, merge, type Edit } from './edits.ts';
 import type { Part } from './transform/parts.ts';
 import { transform } from './transform/transform.ts';
 
+/** In ms; null for all of the recording. */
+type StretchOfJob = { readonly start: number; readonly end: number } | null;
+
+/** What a step changed besides captions: a part of the recording that is to be captioned, as it was and as it became. */
+export interface Beside {
+  readonly stretch: { readonly from: StretchOfJob; readonly to: StretchOfJob };
+}
+
 export interface UndoStep {
   /** What was done; kept so that typing on can merge with it. */
   readonly done: Edit;
   /** Takes the step back; null where others' work stands in its way. */
   readonly inverse: Edit | null;
+  /** What goes back with it; from where it is now to where it was. */
+  readonly beside?: Beside;
 }
 
 export interface History {
@@ -23,19 +33,29 @@ export interface History {
 
 export const noHistory: History = { undo: [], redo: [] };
 
+const turned = ({ stretch: { from, to } }: Beside): Beside => ({ stretch: { from: to, to: from } });
+
 /** How many steps are remembered; older ones stay in the log, where any edit can be gone back to. */
 const longest = 1000;
 
 /**
  * Remembers a step just applied; consecutive typing becomes one step.
  * @param mergeable whether it may join the step before (false after a pause or a move of the cursor)
+ * @param beside what was changed besides captions, in the same step
  */
-export function remember(history: History, done: Edit, inverse: Edit, mergeable: boolean): History {
+export function remember(
+  history: History,
+  done: Edit,
+  inverse: Edit,
+  mergeable: boolean,
+  beside: Beside | null = null,
+): History {
   const last = history.undo.at(-1);
   const together = mergeable && last?.inverse ? merge(last.done, done) : null;
   if (last && together)
     return { undo: [...history.undo.slice(0, -1), { done: together, inverse: last.inverse }], redo: [] };
-  return { undo: [...history.undo, { done, inverse }].slice(-longest), redo: [] };
+  const step = { done, inverse, ...(beside && { beside: turned(beside) }) };
+  return { undo: [...history.undo, step].slice(-longest), redo: [] };
 }
 
 /** Steps, the next to be taken last, carried over what others did. */
@@ -85,6 +105,8 @@ export interface Reversal {
   readonly history: History;
   /** The edit to apply; null when there was nothing that could be taken back. */
   readonly edit: Edit | null;
+  /** What has to become otherwise besides captions; null where nothing has. */
+  readonly beside: Beside | null;
   /** Steps passed over because others have changed the same since. */
   readonly skipped: number;
 }
@@ -94,19 +116,20 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
   const steps = [...history[from]];
   let skipped = 0;
   for (let step = steps.pop(); step; step = steps.pop()) {
-    const { inverse } = step;
+    const { inverse, beside = null } = step;
     if (inverse) {
       try {
         const taken = apply(captions, inverse);
-        const back: UndoStep = { done: inverse, inverse: taken.inverse };
-        return { history: { ...history, [from]: steps, [to]: [...history[to], back] }, edit: inverse, skipped };
+        const back: UndoStep = { done: inverse, inverse: taken.inverse, ...(beside && { beside: turned(beside) }) };
+        const now = { ...history, [from]: steps, [to]: [...history[to], back] };
+        return { history: now, edit: inverse, beside, skipped };
       } catch (error) {
         if (!(error instanceof EditRefused)) throw error;
       }
     }
     skipped++;
   }
-  return { history: { ...history, [from]: [] }, edit: null, skipped };
+  return { history: { ...history, [from]: [] }, edit: null, beside: null, skipped };
 }
 
 /** The edit that takes the last step back, and the history once it is applied. */

@@ -250,6 +250,17 @@ const steps: readonly MigrationStep[] = [
       await db.raw('alter table jobs add column recording_before_name text');
     },
   },
+  {
+    name: '012-moves',
+    async up(db) {
+      await db.schema.createTable('moves', (t) => {
+        t.text('id').primary();
+        t.text('job').notNullable().references('id').inTable('jobs').onDelete('CASCADE');
+        t.text('move').notNullable();
+        t.text('tracks').notNullable();
+      });
+    },
+  },
 ];
 
 /** The names of all steps, in order. */

@@ -10,7 +10,7 @@ export const missing = (what: string): ApiError =>
 export const nothingHere = (): ApiError => new ApiError('missing', 'There is nothing at this address.');
 
 /** An id is made by whoever asks, once for each thing. */
-export const idTaken = (what: 'job' | 'track' | 'receipt'): ApiError =>
+export const idTaken = (what: 'job' | 'track' | 'receipt' | 'move'): ApiError =>
   new ApiError('id-taken', `There is another ${what} with this id already. Nothing was changed; try again.`);
 
 export const busy = (): ApiError =>

@@ -170,7 +170,7 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
     wake,
     async stop(id) {
       const row = await workRow(db, id);
-      if (row.state !== 'waiting' && row.state !== 'running') return openWork(row);
+      if (row.state === 'done' || row.state === 'stopped') return openWork(row);
       const work = await change(id, { state: 'stopped', next: null, reason: null, holder: null, until: null });
       running.get(id)?.aborting.abort(new ApiError('stopped', 'It was stopped by hand.'));
       return work;

@@ -4,7 +4,8 @@
  */
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { captionAt, type Caption } from '../../core/track/caption.ts';
-import { timesAlong, withMoved } from '../captions/retiming.ts';
+import { timesAlong } from '../../core/retime/same-move.ts';
+import { withMoved } from '../captions/retiming.ts';
 import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';

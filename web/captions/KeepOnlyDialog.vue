@@ -49,11 +49,20 @@ function go(): void {
   const [first, last] = [those[0], those.at(-1)];
   if (!first || !last || !track.editable) return;
   open.value = false;
-  several.keepOnly(those);
-  if (!asPart.value) return;
-  if (part === 'selected') void stretch.set({ start: first.start, end: last.end });
-  else if (part === 'from') void stretch.setEnd('start', Math.min(at, first.start));
-  else void stretch.setEnd('end', Math.max(at, last.end));
+  if (!asPart.value) {
+    several.keepOnly(those);
+    return;
+  }
+  const to = stretch.inside(
+    part === 'selected'
+      ? { start: first.start, end: last.end }
+      : part === 'from'
+        ? stretch.within('start', Math.min(at, first.start))
+        : stretch.within('end', Math.max(at, last.end)),
+  );
+  // One step: undoing it asks for captions outside again.
+  several.keepOnly(those, { stretch: { from: stretch.kept, to } });
+  void stretch.set(to);
 }
 </script>
 

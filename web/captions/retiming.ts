@@ -3,7 +3,6 @@ import type { Edge, Moved, MoveRules, Timed } from '../../core/timing/move.ts';
 import { wholeGap, type HouseStyle } from '../../core/style/style.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
-import { along, type Piece } from '../../core/track/pieces.ts';
 import { frameLength } from '../../core/time/timecode.ts';
 import type { Job } from '../../core/job/job.ts';
 
@@ -25,20 +24,6 @@ export const retiming = (changes: readonly Timed[]): Edit => ({
   captions: changes.map(({ id, start, end }) => ({ id, start, end, timing: 'set' as const })),
   pieces: [],
 });
-
-/** The times captions have along pieces of a line; none ends as it begins. */
-export const timesAlong = (captions: readonly Caption[], pieces: readonly Piece[]): readonly Timed[] =>
-  captions.map(({ id, start, end }) => {
-    const first = along(pieces, start);
-    return { id, start: first, end: Math.max(first + 1, along(pieces, end)) };
-  });
-
-/** The edit that gives captions these times, and moves the times of their words along; what is not timed stays so. */
-export function retimingAlong(captions: readonly Caption[], changes: readonly Timed[], pieces: readonly Piece[]): Edit {
-  const timing = new Map(captions.map((c) => [c.id, c.timing]));
-  const times = changes.map((c) => ({ ...c, timing: timing.get(c.id) ?? ('set' as const) }));
-  return { type: 'retime', captions: times, pieces };
-}
 
 /** The captions as they are while some of them are being moved. */
 export function withMoved(captions: readonly Caption[], changes: readonly Timed[]): readonly Caption[] {

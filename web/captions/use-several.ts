@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import { joinedAll, labelled } from '../../core/operations/several.ts';
 import type { Caption } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { Beside } from '../../core/track/history.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';
@@ -36,12 +37,12 @@ export function useSeveral() {
     if (next) place.goTo(next.id, 'chosen');
     messages.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
   }
-  /** Everything but these captions goes. */
-  function keepOnly(those: readonly Caption[]): void {
+  /** Everything but these captions goes. @param beside what the same step changes besides captions */
+  function keepOnly(those: readonly Caption[], beside?: Beside): void {
     const kept = new Set(those.map((c) => c.id));
     const gone = track.captions.filter((c) => !kept.has(c.id)).map((c) => c.id);
     if (gone.length === 0) return;
-    change({ type: 'remove', ids: gone });
+    if (track.editable) track.change({ type: 'remove', ids: gone }, false, undefined, beside);
     messages.remark = `${gone.length === 1 ? 'One caption' : `${String(gone.length)} captions`} outside it were deleted. Undo brings them back.`;
   }
   /** Proofed, all of them; where all are already, none of them. */

@@ -21,13 +21,16 @@ export const useStretch = defineStore('stretch', () => {
   /** As it is to be seen; null for all of the recording. */
   const shown = computed(() => held.value ?? kept.value);
 
-  /** @param part null for all of the recording */
-  async function set(part: Stretch | null): Promise<void> {
+  /** A part inside the recording; null where that is all of it. */
+  function inside(part: Stretch | null): Stretch | null {
     const { length } = times;
     const whole = part && { start: Math.max(0, Math.round(part.start)), end: Math.min(length, Math.round(part.end)) };
-    const isAll = !whole || whole.end - whole.start < least || (whole.start === 0 && whole.end >= length);
+    return !whole || whole.end - whole.start < least || (whole.start === 0 && whole.end >= length) ? null : whole;
+  }
+  /** @param part null for all of the recording */
+  async function set(part: Stretch | null): Promise<void> {
     try {
-      await job.change({ stretch: isAll ? null : whole });
+      await job.change({ stretch: inside(part) });
     } catch (error) {
       messages.notice = sentence(error);
     }
@@ -48,5 +51,5 @@ export const useStretch = defineStore('stretch', () => {
   const giveUp = (): void => void (held.value = null);
   /** Begins, or ends, at a moment. */
   const setEnd = (edge: Edge, ms: number): Promise<void> => set(within(edge, ms));
-  return { kept, shown, set, setEnd, hold, letGo, giveUp };
+  return { kept, shown, inside, within, set, setEnd, hold, letGo, giveUp };
 });

@@ -2,15 +2,13 @@
 import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { followed } from '../../core/retime/follow.ts';
-import type { Segment } from '../../core/retime/segment.ts';
+import type { SameMove } from '../../core/retime/same-move.ts';
 import { rateChange, shiftBy } from '../../core/retime/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
-import type { TrackSummary } from '../../core/job/job.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readTime } from '../../core/time/read-time.ts';
 import { onScreenAt, type Caption } from '../../core/track/caption.ts';
 import { apply as applyEdit } from '../../core/track/apply.ts';
-import type { Piece } from '../../core/track/pieces.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';
@@ -25,6 +23,7 @@ import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
 import { useEdges } from './edges.ts';
+import { useMoves } from './moves.ts';
 import { changesOf, counted, editOf, type Plan } from './plan.ts';
 import { useTies } from './ties.ts';
 
@@ -36,7 +35,7 @@ export type Tool = 'shift' | 'rate' | 'ties' | 'edges' | 'cut' | 'borrow' | 'sou
 interface Same {
   /** The track it was done to first. */
   readonly of: string;
-  readonly plan: { readonly pieces: readonly Piece[] } | { readonly segments: readonly Segment[] };
+  readonly plan: SameMove;
 }
 
 export const useRetime = defineStore('retime', () => {
@@ -52,6 +51,7 @@ export const useRetime = defineStore('retime', () => {
   const cuts = useCuts();
   const edges = useEdges();
   const ties = useTies();
+  const moves = useMoves();
 
   const isOpen = ref(false);
   const tool = ref<Tool>('shift');
@@ -231,24 +231,12 @@ export const useRetime = defineStore('retime', () => {
       (t) => t.id !== track.track?.id && t.kind !== 'machine' && t.captions > 0,
     );
     const plan = 'segments' in move ? { segments: move.segments } : { pieces: move.pieces };
-    const all = { title: `The same for all ${String(others.length)} others`, run: () => void inAll(others, { plan }) };
+    const ids = others.map(({ id }) => id);
+    const all = { title: `The same for all ${String(ids.length)} others`, run: () => void moves.moveAll(ids, plan) };
     return [
       ...(others.length > 1 ? [all] : []),
       ...others.map(({ id, name }) => ({ title: `The same for ${name}…`, run: () => void again(id, { of, plan }) })),
     ];
-  }
-  /** Does the same in tracks that are not open; each keeps the version before. */
-  async function inAll(others: readonly TrackSummary[], { plan }: Pick<Same, 'plan'>): Promise<void> {
-    const failed: string[] = [];
-    for (const { id, name } of others)
-      await track
-        .changeOther(id, (captions) => editOf(planFor(plan, captions), captions, captions))
-        .catch((error: unknown) => failed.push(`“${name}” stays as it was: ${sentence(error)}`));
-    await job.refresh().catch(() => undefined);
-    const done = others.length - failed.length;
-    if (failed.length > 0) messages.notice = failed.join(' ');
-    if (done > 0)
-      messages.remark = `${done === 1 ? 'One other track' : `${String(done)} other tracks`} moved alike. What each was before is under its Versions.`;
   }
   async function again(id: string, move: Same): Promise<void> {
     if (!(await workOn(id))) return;

@@ -3,7 +3,7 @@ import { watch } from 'vue';
 import { hourCountedFrom } from '../../core/retime/hour.ts';
 import { shiftedTimes } from '../../core/operations/several.ts';
 import { formatClock } from '../../core/time/clock.ts';
-import { retimingAlong } from '../captions/retiming.ts';
+import { retimingAlong } from '../../core/retime/same-move.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';

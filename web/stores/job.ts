@@ -3,11 +3,13 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { JobChange } from '../../core/contract/jobs.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
+import type { Beside } from '../../core/track/history.ts';
 import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { recordingAt } from '../api/recording-at.ts';
 import { trackToOpen, type Job, type TrackSummary } from '../../core/job/job.ts';
 import { chooseTrack, chosenTrack } from './chosen-track.ts';
+import { useMessages } from './messages.ts';
 import { useOpening } from './opening.ts';
 import { useServerEvents } from './server-events.ts';
 
@@ -82,9 +84,24 @@ export const useJob = defineStore('job', () => {
 
   /** Changes what the job says of its recording. @throws {ApiError} */
   async function change(body: Omit<JobChange, 'title' | 'style'>): Promise<void> {
-    if (job.value) await answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body }));
+    if (!job.value) return;
+    const asked = answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body }));
+    changing = asked.catch(() => undefined);
+    await asked;
+  }
+  /** The last change, until it is answered. */
+  let changing: Promise<unknown> = Promise.resolve();
+
+  /** Takes back, or does again, what a step of a track changed of the job, unless somebody has changed the same since. */
+  async function putBack({ stretch: { from, to } }: Beside): Promise<void> {
+    await changing;
+    const now = job.value?.stretch ?? null;
+    if (now?.start !== from?.start || now?.end !== from?.end) return;
+    await change({ stretch: to }).catch((error: unknown) => {
+      useMessages().notice = `The captions are as they were; the part to be captioned is not: ${sentence(error)}`;
+    });
   }
 
   const recordingUrl = computed(() => (job.value?.recording ? recordingAt(job.value.recording.hash) : null));
-  return { job, trouble, isGone, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change };
+  return { job, trouble, isGone, recordingUrl, open, refresh, trackToOpen: first, choose, useStyle, change, putBack };
 });

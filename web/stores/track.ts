@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Applied } from '../../core/track/apply.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { Beside } from '../../core/track/history.ts';
 import type { LoggedTrack } from '../../core/track/logged.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
@@ -111,6 +112,7 @@ export const useTrack = defineStore('track', () => {
     show(sync);
     if (event.type === 'conflict')
       messages.notice = `${event.count === 1 ? 'One caption was' : `${String(event.count)} captions were`} changed here and elsewhere at the same time. Both versions are kept: go to ${event.count === 1 ? 'it' : 'each'} with F8 and choose one.`;
+    if (event.type === 'beside') void job.putBack(event.beside);
     if (event.type === 'skipped')
       messages.notice =
         'A step was passed over: others have changed the same since, and undoing it would undo their work.';
@@ -206,9 +208,9 @@ export const useTrack = defineStore('track', () => {
     }
   }
 
-  /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already */
-  function change(edit: Edit, mergeable = false, done?: Applied): void {
-    current?.change(edit, mergeable, done);
+  /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already @param beside what the same step changes besides captions */
+  function change(edit: Edit, mergeable = false, done?: Applied, beside?: Beside): void {
+    current?.change(edit, mergeable, done, beside);
   }
 
   /**

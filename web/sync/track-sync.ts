@@ -16,7 +16,16 @@
 import { applyAll, apply, type Applied } from '../../core/track/apply.ts';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import { EditRefused, merge, touches, type Edit } from '../../core/track/edits.ts';
-import { carry, noHistory, redo, remember, undo, type History, type Reversal } from '../../core/track/history.ts';
+import {
+  carry,
+  noHistory,
+  redo,
+  remember,
+  undo,
+  type Beside,
+  type History,
+  type Reversal,
+} from '../../core/track/history.ts';
 import type { LoggedTrack, Since } from '../../core/track/logged.ts';
 import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
@@ -41,6 +50,8 @@ export type SyncEvent =
   | { readonly type: 'conflict'; readonly count: number }
   /** Steps were passed over by undo or redo. */
   | { readonly type: 'skipped' }
+  /** Undoing or redoing a step has to change something besides captions. */
+  | { readonly type: 'beside'; readonly beside: Beside }
   | { readonly type: 'aside' };
 
 /** What it needs of the world. */
@@ -79,8 +90,13 @@ export interface TrackSync {
   readonly asides: () => readonly SetAside[];
   /** @throws {ApiError} when the track cannot be had */
   readonly open: () => Promise<void>;
-  /** Makes an edit. @param done what applying it gave, where the caller has it already @throws {EditRefused} */
-  readonly change: (edit: Edit, mergeable?: boolean, done?: Applied) => void;
+  /**
+   * Makes an edit.
+   * @param done what applying it gave, where the caller has it already
+   * @param beside what the same step changes besides captions
+   * @throws {EditRefused}
+   */
+  readonly change: (edit: Edit, mergeable?: boolean, done?: Applied, beside?: Beside) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** What is typed next becomes a step of its own. */
@@ -402,10 +418,15 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     if (state !== 'offline') send(gather);
   }
 
-  function change(edit: Edit, mergeable = false, done: Applied = apply(shown, edit)): void {
+  function change(
+    edit: Edit,
+    mergeable = false,
+    done: Applied = apply(shown, edit),
+    beside: Beside | null = null,
+  ): void {
     const now = needs.now();
     const runsOn = mergeable && now - lastTyped < runsOnFor;
-    history = remember(history, edit, done.inverse, runsOn);
+    history = remember(history, edit, done.inverse, runsOn, beside);
     shown = done.captions;
     lastTyped = mergeable ? now : 0;
     tell({ type: 'captions', by: 'hand', ids: touches(edit) });
@@ -421,6 +442,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
       tell({ type: 'captions', by: 'undo', ids: touches(edit) });
       enqueue(edit, false);
     } else tell({ type: 'state' });
+    if (reversal.beside) tell({ type: 'beside', beside: reversal.beside });
     if (reversal.skipped > 0) tell({ type: 'skipped' });
   }
 
