@@ -56,6 +56,37 @@ async function whileUnheard(work: () => Promise<void>, edits: readonly Edit[]): 
   await app.driver.executeScript(`window.fetch = window.realFetch; dispatchEvent(new Event('online'));`);
 }
 
+describe('words of a job that is gone', () => {
+  it('typed without a server are told of on Jobs, saved as a file, and discarded once that is said twice', async () => {
+    await app.services.stopServer();
+    await caretAt(app.driver, 'the gate', 'after');
+    await type(app.driver, ' of the lower basin');
+    await says(app.driver, 'Server away: 1 change saved in this browser');
+    await app.driver.get('about:blank');
+    await app.services.startServer();
+    await ask('DELETE /api/jobs/:id', { params: { id: job } });
+    await app.driver.get(app.services.address);
+    await says(app.driver, /1 change “ of the lower basin”|1 change “of the lower basin” is in this browser only/);
+    await says(app.driver, 'the server does not have the track any more');
+    await press(app.driver, 'Save as a file');
+    expect((await downloaded(app.opened, 'changes-not-saved.json')).text).toContain('of the lower basin');
+    await press(app.driver, 'Discard');
+    await press(app.driver, 'Discard for good');
+    const isTold = (): Promise<boolean> =>
+      app.driver.executeScript<boolean>('return document.body.innerText.includes("in this browser only")');
+    await eventually(app.driver, 'nothing to be told', async () => !(await isTold()));
+    await app.driver.navigate().refresh();
+    await says(app.driver, 'New job');
+    const left = `const done = arguments[arguments.length - 1];
+      const asked = indexedDB.open('fenwix');
+      asked.onsuccess = () => {
+        const all = asked.result.transaction('edits').objectStore('edits').getAll();
+        all.onsuccess = () => { asked.result.close(); done(all.result.length); };
+      };`;
+    expect(await app.driver.executeAsyncScript<number>(left)).toBe(0);
+  });
+});
+
 describe('leaving a job by its link', () => {
   it.each([0, 60, 150, 400])('%i ms after a key keeps what was typed, once', async (wait) => {
     await caretAt(app.driver, 'the gate', 'after');

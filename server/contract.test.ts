@@ -121,8 +121,6 @@ it('a whole job can be done through the contract, by every route there is', asyn
   expect((await ask('GET /api/tracks/:id', { params: { id: fair } })).captions[0]?.text).toBe('the gate!');
   expect((await ask('GET /api/tracks/:id/edits', { params: { id: fair }, query: { after: 1 } })).since).toHaveLength(1);
   expect(await ask('GET /api/tracks/:id/versions', { params: { id: fair } })).toMatchObject([{ edit: 2, captions: 1 }]);
-  const move = { id: 'm', tracks: [fair], move: { pieces: [[0, 0]] } } as const;
-  await ask('POST /api/jobs/:id/moves', { params: { id: job }, body: move });
   const file = await bytes('GET /api/tracks/:id/file', null, { params: { id: fair }, query: { format: 'srt' } });
   expect(file.body).toContain('the gate!');
 
@@ -194,6 +192,8 @@ it('a whole job can be done through the contract, by every route there is', asyn
   const isThere = async (hash: string) =>
     (await bytes('GET /api/recordings/:hash/file', null, { params: { hash } })).statusCode === 200;
   expect([await isThere(recording.hash), await isThere(again.hash)]).toEqual([true, true]);
+  const move = { id: 'm', tracks: [fair], move: { pieces: [[0, 0]] } } as const;
+  await ask('POST /api/jobs/:id/moves', { params: { id: job }, body: move });
   await ask('DELETE /api/jobs/:id', { params: { id: job } });
   expect([await isThere(recording.hash), await isThere(again.hash)]).toEqual([false, false]);
   await ask('DELETE /api/styles/:id', { params: { id: style.id } });

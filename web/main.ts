@@ -12,6 +12,7 @@ import { whenIdle } from './background/idle.ts';
 import { early, earlyJobs } from './early.ts';
 import { router } from './router.ts';
 import { useJobList } from './stores/job-list.ts';
+import { useLeftChanges } from './stores/left-changes.ts';
 import { useOpening } from './stores/opening.ts';
 
 const pinia = createPinia();
@@ -20,6 +21,9 @@ if (earlyJobs) useJobList(pinia).adopt(earlyJobs);
 createApp(App).use(pinia).use(router).mount('#app');
 // Work that an earlier page could not deliver goes on its way, whichever page is opened first, once it is there.
 whenIdle(
-  () => void import('./stores/track.ts').then(({ useTrack }) => useTrack().deliverLeft()).catch(() => undefined),
+  () =>
+    void useLeftChanges(pinia)
+      .look()
+      .catch(() => undefined),
   1000,
 );

@@ -4,6 +4,21 @@ import { useTrack } from '../stores/track.ts';
 
 const track = useTrack();
 const changes = computed(() => `${String(track.waiting)} ${track.waiting === 1 ? 'change' : 'changes'}`);
+/** Why the server has it not yet; what to do about it stands under the header. */
+const standing = computed(() => {
+  switch (track.holdUp?.code) {
+    case undefined:
+      return 'Server away';
+    case 'disk-full':
+      return 'Disk full';
+    case 'busy':
+      return 'Server busy';
+    case 'too-many':
+      return 'Too many requests';
+    default:
+      return 'Server in trouble';
+  }
+});
 const shown = computed(() => {
   switch (track.keeping) {
     case 'kept':
@@ -11,7 +26,7 @@ const shown = computed(() => {
     case 'keeping':
       return { sign: '○', text: 'Saving…', tone: 'good' };
     case 'here':
-      return { sign: '◐', text: `Server away: ${changes.value} saved in this browser`, tone: 'warn' };
+      return { sign: '◐', text: `${standing.value}: ${changes.value} saved in this browser`, tone: 'warn' };
     case 'apart':
       return { sign: '▲', text: 'Not sent', tone: 'bad' };
     case 'gone':

@@ -7,7 +7,7 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import type { SetAside } from '../sync/outbox.ts';
-import { setAsideFile, trackFileOf } from './set-aside-file.ts';
+import { setAsideFile, trackFileOf } from '../files/set-aside-file.ts';
 import TextButton from '../controls/TextButton.vue';
 
 const track = useTrack();
@@ -61,6 +61,9 @@ async function keepApart(): Promise<void> {
     <template #actions>
       <TextButton @click="saveTrack">Save as a file</TextButton>
     </template>
+  </NoteBox>
+  <NoteBox v-else-if="track.holdUp">
+    {{ track.holdUp.message }} What was typed is safe in this browser, and is sent again by itself.
   </NoteBox>
   <NoteBox v-else-if="first" tone="bad">
     {{ many(first.edits.length, 'change') }} could not be saved and {{ first.edits.length === 1 ? 'is' : 'are' }} set

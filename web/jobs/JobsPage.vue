@@ -17,6 +17,7 @@ import type { JobSummary } from '../../core/job/job.ts';
 import PageHeader from '../controls/PageHeader.vue';
 import { whenIdle } from '../background/idle.ts';
 import { useJobList } from '../stores/job-list.ts';
+import { useLeftChanges } from '../stores/left-changes.ts';
 import { useServerEvents } from '../stores/server-events.ts';
 import { newId } from '../sync/ids.ts';
 import JobRow from './JobRow.vue';
@@ -27,6 +28,8 @@ import TextButton from '../controls/TextButton.vue';
 
 const list = useJobList();
 const { jobs, trouble } = storeToRefs(list);
+const left = useLeftChanges();
+const LeftChanges = defineAsyncComponent(() => import('./LeftChanges.vue'));
 const wanted = ref('');
 const order = ref<JobOrder>('made');
 const shown = computed(() => jobsFound(jobs.value ?? [], wanted.value, order.value));
@@ -82,6 +85,7 @@ onMounted(() => {
   document.title = 'Jobs · Fenwix';
   // Pictures that are missing are no reason to say anything; whoever comes next draws them.
   drawPosters(ask, newId()).catch(() => undefined);
+  whenIdle(() => void left.look().catch(() => undefined), 1000);
 });
 </script>
 
@@ -94,6 +98,7 @@ onMounted(() => {
       <LinkButton large :to="{ name: 'styles' }">House styles</LinkButton>
       <LinkButton main large :to="{ name: 'intake' }">New job</LinkButton>
     </div>
+    <LeftChanges v-if="left.items.length > 0" />
     <div v-if="trouble" class="empty-page" role="alert">
       <p>{{ trouble }}</p>
       <TextButton @click="list.load">Try again</TextButton>

@@ -1,6 +1,6 @@
 /** What a person prefers, kept in this browser. */
 import { defineStore } from 'pinia';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, watch, type Ref } from 'vue';
 import { usualDoubt } from '../../core/track/doubt.ts';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
@@ -81,93 +81,63 @@ const fallback: KeptPreferences = {
   keys: {},
 };
 
-function kept(): KeptPreferences {
+const names = Object.keys(fallback) as (keyof KeptPreferences)[];
+const choices: Partial<Readonly<Record<keyof KeptPreferences, readonly unknown[]>>> = {
+  theme: ['system', 'light', 'dark'],
+  reading: ['lines', 'text'],
+};
+
+/** Whether a value can be that of a preference: an older or a later page, or a hand, may have written another. */
+function fits(name: keyof KeptPreferences, value: unknown): boolean {
+  if (choices[name]) return choices[name].includes(value);
+  if (name === 'monitorWidth' && (value === null || typeof value === 'number')) return true;
+  return typeof value === typeof fallback[name] && value !== null;
+}
+
+/** What is written down, as it stands now, whoever wrote it. */
+function written(): Partial<Record<keyof KeptPreferences, unknown>> {
   try {
-    const found = JSON.parse(localStorage.getItem(place) ?? '{}') as Partial<KeptPreferences>;
-    return {
-      ...fallback,
-      ...found,
-      snaps: { ...fallback.snaps, ...found.snaps },
-      edgeSteps: { ...fallback.edgeSteps, ...found.edgeSteps },
-    };
+    const found: unknown = JSON.parse(localStorage.getItem(place) ?? '{}');
+    return typeof found === 'object' && found !== null ? found : {};
   } catch {
-    return fallback;
+    return {};
   }
 }
 
+/** All preferences: those that are written down, and the usual ones for the rest. */
+function kept(): KeptPreferences {
+  const found = written();
+  const all = { ...fallback, ...Object.fromEntries(names.flatMap((n) => (fits(n, found[n]) ? [[n, found[n]]] : []))) };
+  return {
+    ...all,
+    snaps: { ...fallback.snaps, ...all.snaps },
+    edgeSteps: { ...fallback.edgeSteps, ...all.edgeSteps },
+  };
+}
+
+/** Writes one of them down and leaves the others as they are: another window may have changed those. */
+function keep(name: keyof KeptPreferences, value: unknown): void {
+  const found = written();
+  if (JSON.stringify(found[name]) !== JSON.stringify(value))
+    localStorage.setItem(place, JSON.stringify({ ...found, [name]: value }));
+}
+
+type Values = { readonly [K in keyof KeptPreferences]: Ref<KeptPreferences[K]> };
+
 export const usePreferences = defineStore('preferences', () => {
   const before = kept();
-  const theme = ref(before.theme);
-  const holdWhileTyping = ref(before.holdWhileTyping);
-  const step = ref(before.step);
-  const reading = ref(before.reading);
-  const doubtBelow = ref(before.doubtBelow);
-  const keepsProof = ref(before.keepsProof);
-  const hearsDoubt = ref(before.hearsDoubt);
-  const capitals = ref(before.capitals);
-  const monitorWidth = ref(before.monitorWidth);
-  const snaps = ref(before.snaps);
-  const reaction = ref(before.reaction);
-  const singleKeys = ref(before.singleKeys);
-  const edgeSpan = ref(before.edgeSpan);
-  const edgeSteps = ref(before.edgeSteps);
-  const edgeClick = ref(before.edgeClick);
-  const showsDrift = ref(before.showsDrift);
-  const foldsSilence = ref(before.foldsSilence);
-  const showsWords = ref(before.showsWords);
-  const showsDraft = ref(before.showsDraft);
-  const inFrames = ref(before.inFrames);
-  const keys = ref(before.keys);
+  const values = Object.fromEntries(names.map((name) => [name, ref(before[name])])) as unknown as Values;
+  for (const name of names) watch(values[name], (now) => keep(name, now));
+  addEventListener('storage', ({ key }) => {
+    if (key !== place && key !== null) return;
+    const now = kept();
+    for (const name of names)
+      if (JSON.stringify(values[name].value) !== JSON.stringify(now[name])) (values[name] as Ref).value = now[name];
+  });
   const query = matchMedia('(prefers-color-scheme: dark)');
   const systemDark = ref(query.matches);
   query.addEventListener('change', (event) => (systemDark.value = event.matches));
+  const { theme } = values;
   const dark = computed(() => theme.value === 'dark' || (theme.value === 'system' && systemDark.value));
-  const all = computed<KeptPreferences>(() => ({
-    theme: theme.value,
-    holdWhileTyping: holdWhileTyping.value,
-    step: step.value,
-    reading: reading.value,
-    doubtBelow: doubtBelow.value,
-    keepsProof: keepsProof.value,
-    hearsDoubt: hearsDoubt.value,
-    capitals: capitals.value,
-    monitorWidth: monitorWidth.value,
-    snaps: snaps.value,
-    reaction: reaction.value,
-    singleKeys: singleKeys.value,
-    edgeSpan: edgeSpan.value,
-    edgeSteps: edgeSteps.value,
-    edgeClick: edgeClick.value,
-    showsDrift: showsDrift.value,
-    foldsSilence: foldsSilence.value,
-    showsWords: showsWords.value,
-    showsDraft: showsDraft.value,
-    inFrames: inFrames.value,
-    keys: keys.value,
-  }));
-  watch(all, (now) => localStorage.setItem(place, JSON.stringify(now)));
-  return {
-    theme,
-    dark,
-    holdWhileTyping,
-    step,
-    reading,
-    doubtBelow,
-    keepsProof,
-    hearsDoubt,
-    capitals,
-    monitorWidth,
-    snaps,
-    reaction,
-    singleKeys,
-    edgeSpan,
-    edgeSteps,
-    edgeClick,
-    showsDrift,
-    foldsSilence,
-    showsWords,
-    showsDraft,
-    inFrames,
-    keys,
-  };
+  return { ...values, dark };
 });

@@ -6,17 +6,19 @@ import type { Applied } from '../../core/track/apply.ts';
 import type { Edit } from '../../core/track/edits.ts';
 import type { Beside } from '../../core/track/history.ts';
 import type { LoggedTrack } from '../../core/track/logged.ts';
-import { sentence } from '../../core/contract/api-error.ts';
+import { sentence, type ApiError } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';
-import { logBehind, type Log } from '../sync/log.ts';
+import { isMissing, logBehind, type Log } from '../sync/log.ts';
+import type { LeftChanges } from '../sync/left-edits.ts';
 import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
 import { alivePages, livePage } from '../sync/pages.ts';
 import { useJob } from './job.ts';
 import { useMessages } from './messages.ts';
 import { useOpening } from './opening.ts';
 import { useServerEvents } from './server-events.ts';
-import { trackSync, type SyncEvent, type SyncState, type TrackSync } from '../sync/track-sync.ts';
+import type { SyncEvent, SyncState } from '../sync/sync-needs.ts';
+import { trackSync, type TrackSync } from '../sync/track-sync.ts';
 
 /** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `gone`, where it has no such track any more; `nowhere`, when even this browser failed. */
 export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'gone' | 'nowhere';
@@ -53,6 +55,8 @@ export const useTrack = defineStore('track', () => {
   const keeping = ref<Keeping>('kept');
   const waiting = ref(0);
   const asides = shallowRef<readonly SetAside[]>([]);
+  /** Why the server, which answers, does not take what waits. */
+  const holdUp = shallowRef<ApiError | null>(null);
   const canUndo = ref(false);
   const canRedo = ref(false);
   const messages = useMessages();
@@ -101,6 +105,7 @@ export const useTrack = defineStore('track', () => {
     const state = keepings[sync.state()];
     keeping.value = sync.unwritten() ? 'nowhere' : state === 'kept' && sync.waiting() > 0 ? 'keeping' : state;
     asides.value = sync.asides();
+    holdUp.value = sync.holdUp();
     canUndo.value = sync.history().undo.length > 0;
     canRedo.value = sync.history().redo.length > 0;
   }
@@ -189,22 +194,48 @@ export const useTrack = defineStore('track', () => {
     track.value = null;
     captions.value = [];
     waiting.value = 0;
-    asides.value = [];
+    [asides.value, holdUp.value] = [[], null];
     keeping.value = 'kept';
     [canUndo.value, canRedo.value] = [false, false];
     lastChange.value = null;
   }
 
-  /** Brings to the server what closed pages of this browser have left, whatever is open. */
-  async function deliverLeft(): Promise<void> {
+  /** Brings to the server what closed pages of this browser have left, whatever is open. @returns tracks it has no more */
+  async function deliverLeft(): Promise<readonly string[]> {
     const { outbox } = await (page ??= thisPage());
+    const gone: string[] = [];
     for (const id of await outbox.tracks()) {
       if (syncs.has(id)) continue;
-      // Where the track is gone or the server away, it stays where it is until somebody opens it.
+      // Where the server is away, it stays where it is for another time.
       await take(id).then(
         () => release(id),
-        () => undefined,
+        (error: unknown) => isMissing(error) && gone.push(id),
       );
+    }
+    return gone;
+  }
+
+  /** What this browser has of tracks that are not there any more, and what the server would not have. */
+  async function leftChanges(): Promise<readonly LeftChanges[]> {
+    const { client, outbox } = await (page ??= thisPage());
+    const gone = await deliverLeft();
+    const alive = await alivePages();
+    const lines = (await Promise.all(gone.map((id) => outbox.lines(id)))).flat();
+    return [
+      // What another page has still open it tells of itself.
+      ...lines
+        .filter((line) => line.client === client || !alive(line.client))
+        .map((line): LeftChanges => ({
+          id: `${line.track}/${line.client}`,
+          reason: 'the server does not have the track any more; it may have been deleted, or its job.',
+          at: null,
+          edits: line.edits.map((w) => w.edit),
+          drop: () => outbox.replace(line, []),
+        })),
+      ...(await outbox.allAsides()).map((aside) => ({ ...aside, drop: () => dropAside(aside.id) })),
+    ];
+    async function dropAside(id: string): Promise<void> {
+      await outbox.dropAside(id);
     }
   }
 
@@ -287,6 +318,7 @@ export const useTrack = defineStore('track', () => {
     keeping,
     waiting,
     asides,
+    holdUp,
     lastChange,
     editable,
     timed,
@@ -295,7 +327,7 @@ export const useTrack = defineStore('track', () => {
     canRedo,
     open,
     close,
-    deliverLeft,
+    leftChanges,
     change,
     changeOther,
     endTyping: () => current?.endTyping(),

@@ -1,7 +1,20 @@
 /** Edits that a page has left behind, some of which the log may have already. */
 import { sentTogether } from './batches.ts';
 import { isFinal, isOtherHistory, type Log } from './log.ts';
+import type { Edit } from '../../core/track/edits.ts';
 import type { WaitingLine } from './outbox.ts';
+
+/** Changes that are in this browser and on no screen of a track. */
+export interface LeftChanges {
+  readonly id: string;
+  /** Why they are here, as a sentence. */
+  readonly reason: string;
+  /** When they were set aside, in ms since 1970; null where nobody wrote that down. */
+  readonly at: number | null;
+  readonly edits: readonly Edit[];
+  /** Takes them out of this browser. */
+  readonly drop: () => Promise<void>;
+}
 
 /**
  * Offers again, as it was, what such a page had sent, so that the log tells whether it has it.

@@ -76,6 +76,8 @@ export interface Outbox {
     aside?: SetAside,
   ) => Promise<boolean>;
   readonly asides: (track: string) => Promise<SetAside[]>;
+  /** Of whatever track. */
+  readonly allAsides: () => Promise<SetAside[]>;
   readonly dropAside: (id: string) => Promise<void>;
 }
 
@@ -190,6 +192,7 @@ export async function openOutbox(onBlocked: () => void = () => undefined): Promi
       return done;
     },
     asides: (track) => db.getAllFromIndex('aside', 'track', track),
+    allAsides: () => db.getAll('aside'),
     async dropAside(id) {
       await db.delete('aside', id);
     },

@@ -15,7 +15,8 @@ import { away } from '../api/client.ts';
 import { askAndHold } from '../../server/answers-for-tests.ts';
 import { logBehind, type Log } from './log.ts';
 import { openOutbox, type Outbox } from './outbox.ts';
-import { trackSync, type SyncEvent, type SyncNeeds, type TrackSync } from './track-sync.ts';
+import type { SyncEvent, SyncNeeds } from './sync-needs.ts';
+import { trackSync, type TrackSync } from './track-sync.ts';
 
 jest.setTimeout(30_000);
 
@@ -90,6 +91,7 @@ export function page(client: string = randomUUID()): Page {
     delivered: (...of) => living(() => written.delivered(...of)),
     replace: (...of) => living(() => written.replace(...of)),
     adopt: (...of) => living(() => written.adopt(...of)),
+    allAsides: () => living(() => written.allAsides()),
     asides: (...of) => living(() => written.asides(...of)),
     dropAside: (...of) => living(() => written.dropAside(...of)),
   };

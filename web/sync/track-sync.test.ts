@@ -1,5 +1,6 @@
 /** Pages and the server’s real log: typing, delivering, taking over, and what several pages make of one track. */
 import { randomUUID } from 'node:crypto';
+import { ApiError } from '../../core/contract/api-error.ts';
 import { buildApp } from '../../server/app.ts';
 import {
   config,
@@ -167,6 +168,27 @@ describe('a page and the log', () => {
     await settled(here);
     expect((await kept())[0]).toHaveLength(1208);
   });
+});
+
+it.each([
+  ['disk-full', 507, 'The disk is full.'],
+  ['busy', 503, 'Another program has the database.'],
+  ['too-many', 429, 'Too many requests.'],
+] as const)('says why a server that answers does not take what waits: %s', async (code, status, message) => {
+  let isHeldUp = true;
+  const here = trackSyncWith(randomUUID(), {
+    ...log,
+    append: (...of) => (isHeldUp ? Promise.reject(new ApiError(code, message, null, status)) : log.append(...of)),
+  });
+  await here.open();
+  here.change(typed(0, 'Now '));
+  await until('it to notice', () => here.state() === 'offline');
+  expect(here.holdUp()).toMatchObject({ code, message });
+  expect(here.waiting()).toBe(1);
+  isHeldUp = false;
+  here.poke();
+  await until('it to be saved', () => here.waiting() === 0 && here.state() === 'idle');
+  expect(here.holdUp()).toBeNull();
 });
 
 describe('pages on one track', () => {

@@ -30,50 +30,12 @@ import type { LoggedTrack, Since } from '../../core/track/logged.ts';
 import { partsOfAll, rebase } from '../../core/track/rebase.ts';
 import { partsOf } from '../../core/track/transform/parts.ts';
 import { transform } from '../../core/track/transform/transform.ts';
-import { sentence } from '../../core/contract/api-error.ts';
+import { ApiError, sentence } from '../../core/contract/api-error.ts';
 import { nextBatch } from './batches.ts';
 import { withoutDelivered } from './left-edits.ts';
-import { isFinal, isMissing, isOtherHistory, type Log } from './log.ts';
-import type { PendingEdits, Outbox, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
-
-/**
- * `offline`: the server does not answer, and is asked again; `blocked`: its log is another one than this page's;
- * `missing`: it has no such track any more.
- */
-export type SyncState = 'opening' | 'idle' | 'sending' | 'offline' | 'blocked' | 'missing';
-
-/** What has come to pass, for whoever shows it. */
-export type SyncEvent =
-  | { readonly type: 'state' }
-  | { readonly type: 'captions'; readonly by: 'hand' | 'undo' | 'others'; readonly ids: readonly string[] }
-  /** Captions are in conflict that were not. */
-  | { readonly type: 'conflict'; readonly count: number }
-  /** Steps were passed over by undo or redo. */
-  | { readonly type: 'skipped' }
-  /** Undoing or redoing a step has to change something besides captions. */
-  | { readonly type: 'beside'; readonly beside: Beside }
-  | { readonly type: 'aside' };
-
-/** What it needs of the world. */
-export interface SyncNeeds {
-  readonly log: Log;
-  readonly outbox: Outbox;
-  /** This page. */
-  readonly client: string;
-  /** Whether pages of this browser are still there. */
-  readonly alive: () => Promise<(client: string) => boolean>;
-  readonly newId: () => string;
-  readonly now: () => number;
-  /** 0 to 1, so that pages do not all ask again at one moment. */
-  readonly random: () => number;
-  /** Waits while an input method is composing: the text must not change under it. */
-  readonly composed: () => Promise<void>;
-  /** Tells other pages of this browser that the log has grown. */
-  readonly announce: () => void;
-  readonly tell: (event: SyncEvent) => void;
-  /** Told once it was left and nothing waits any more. */
-  readonly done: () => void;
-}
+import { isFinal, isMissing, isOtherHistory } from './log.ts';
+import type { PendingEdits, SetAside, WaitingEdit, WaitingLine } from './outbox.ts';
+import type { SyncNeeds, SyncState } from './sync-needs.ts';
 
 export interface TrackSync {
   readonly id: string;
@@ -88,6 +50,8 @@ export interface TrackSync {
   /** Whether this browser could not write down what waits. */
   readonly unwritten: () => boolean;
   readonly asides: () => readonly SetAside[];
+  /** Why the server, which answers, does not take what waits; null where it takes it, or does not answer at all. */
+  readonly holdUp: () => ApiError | null;
   /** @throws {ApiError} when the track cannot be had */
   readonly open: () => Promise<void>;
   /**
@@ -133,6 +97,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
   let own: readonly WaitingEdit[] = [];
   let history = noHistory;
   let asides: readonly SetAside[] = [];
+  let holdUp: ApiError | null = null;
   let [lastSeq, lastTyped, failures, one] = [0, 0, 0, 0];
   /** The latest edit that the log was told to have since it was asked. */
   let latest = 0;
@@ -145,6 +110,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
 
   function enterState(next: SyncState): void {
     state = next;
+    if (next !== 'offline' && next !== 'sending') holdUp = null;
     if (own.length === 0) unwritten = false;
     tell({ type: 'state' });
   }
@@ -301,6 +267,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
         return;
       }
       failures++;
+      holdUp = error instanceof ApiError && error.status > 0 ? error : null;
       enterState('offline');
       const pause = Math.min(longestPause, firstPause * 2 ** (failures - 1)) * (0.5 + needs.random() / 2);
       send(pause);
@@ -468,6 +435,7 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     waiting: () => own.length,
     unwritten: () => unwritten,
     asides: () => asides,
+    holdUp: () => holdUp,
     open,
     change,
     undo: () => take(undo(history, shown)),

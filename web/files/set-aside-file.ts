@@ -2,10 +2,9 @@
 import { writeTrackFile } from '../../core/formats/track-file/track-file.ts';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
-import type { SetAside } from '../sync/outbox.ts';
 
 /** The words an edit carries, for somebody who reads the file. */
-function wordsOf(edit: Edit): readonly string[] {
+export function wordsOf(edit: Edit): readonly string[] {
   switch (edit.type) {
     case 'together':
       return edit.edits.flatMap(wordsOf);
@@ -23,8 +22,16 @@ function wordsOf(edit: Edit): readonly string[] {
 }
 
 /** Changes that were set aside: the words first, then the edits whole. */
-export function setAsideFile({ reason, at, edits }: SetAside): string {
-  const content = { reason, at: new Date(at).toISOString(), words: edits.flatMap(wordsOf), edits };
+export function setAsideFile({
+  reason,
+  at,
+  edits,
+}: {
+  readonly reason: string;
+  readonly at: number | null;
+  readonly edits: readonly Edit[];
+}): string {
+  const content = { reason, at: at === null ? null : new Date(at).toISOString(), words: edits.flatMap(wordsOf), edits };
   return `${JSON.stringify(content, null, 2)}\n`;
 }
 

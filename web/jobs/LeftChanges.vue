@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { shallowRef } from 'vue';
+import NoteBox from '../controls/NoteBox.vue';
+import TextButton from '../controls/TextButton.vue';
+import { saveAs } from '../files/save-as.ts';
+import { setAsideFile, wordsOf } from '../files/set-aside-file.ts';
+import { useLeftChanges } from '../stores/left-changes.ts';
+import type { LeftChanges } from '../sync/left-edits.ts';
+
+/** What was typed and has no track to be shown in: it is nowhere else, so it is told here until somebody says what becomes of it. */
+const left = useLeftChanges();
+/** To be discarded, once that is said a second time. */
+const asked = shallowRef<LeftChanges | null>(null);
+
+const many = ({ edits }: LeftChanges): string => `${String(edits.length)} ${edits.length === 1 ? 'change' : 'changes'}`;
+/** Some of the words, so that one knows which they are. */
+function words({ edits }: LeftChanges): string {
+  const all = edits.flatMap(wordsOf).join(' ').replace(/\s+/g, ' ').trim();
+  return all === '' ? '' : ` “${all.length > 60 ? `${all.slice(0, 60)}…` : all}”`;
+}
+const save = (item: LeftChanges): void => saveAs(setAsideFile(item), 'changes-not-saved.json', 'application/json');
+function discard(item: LeftChanges): void {
+  if (asked.value === item) void left.drop(item);
+  else asked.value = item;
+}
+</script>
+
+<template>
+  <div class="left-changes stack">
+    <NoteBox v-for="item in left.items" :key="item.id" tone="bad">
+      {{ many(item) }}{{ words(item) }} {{ item.edits.length === 1 ? 'is' : 'are' }} in this browser only:
+      {{ item.reason }}
+      <template #actions>
+        <TextButton @click="save(item)">Save as a file</TextButton>
+        <TextButton @click="discard(item)">{{ asked === item ? 'Discard for good' : 'Discard' }}</TextButton>
+      </template>
+    </NoteBox>
+  </div>
+</template>
+
+<style scoped>
+.left-changes {
+  margin-bottom: 16px;
+}
+</style>
