@@ -4,7 +4,7 @@ import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
 
 /** The words an edit carries, for somebody who reads the file. */
-export function wordsOf(edit: Edit): readonly string[] {
+function wordsOf(edit: Edit): readonly string[] {
   switch (edit.type) {
     case 'together':
       return edit.edits.flatMap(wordsOf);
@@ -21,6 +21,24 @@ export function wordsOf(edit: Edit): readonly string[] {
   }
 }
 
+/** The words that edits carry; what was typed in one go is one text, however many edits it went in. */
+export function wordsOfAll(edits: readonly Edit[]): readonly string[] {
+  const words: string[] = [];
+  let typed = null as { readonly id: string; readonly end: number } | null;
+  for (const edit of edits) {
+    if (edit.type !== 'splice') {
+      words.push(...wordsOf(edit));
+      typed = null;
+      continue;
+    }
+    if (edit.insert === '') continue;
+    if (typed?.id === edit.id && typed.end === edit.from) words.push((words.pop() ?? '') + edit.insert);
+    else words.push(edit.insert);
+    typed = { id: edit.id, end: edit.from + edit.insert.length };
+  }
+  return words;
+}
+
 /** Changes that were set aside: the words first, then the edits whole. */
 export function setAsideFile({
   reason,
@@ -31,7 +49,7 @@ export function setAsideFile({
   readonly at: number | null;
   readonly edits: readonly Edit[];
 }): string {
-  const content = { reason, at: at === null ? null : new Date(at).toISOString(), words: edits.flatMap(wordsOf), edits };
+  const content = { reason, at: at === null ? null : new Date(at).toISOString(), words: wordsOfAll(edits), edits };
   return `${JSON.stringify(content, null, 2)}\n`;
 }
 

@@ -3,7 +3,7 @@ import { shallowRef } from 'vue';
 import NoteBox from '../controls/NoteBox.vue';
 import TextButton from '../controls/TextButton.vue';
 import { saveAs } from '../files/save-as.ts';
-import { setAsideFile, wordsOf } from '../files/set-aside-file.ts';
+import { setAsideFile, wordsOfAll } from '../files/set-aside-file.ts';
 import { useLeftChanges } from '../stores/left-changes.ts';
 import type { LeftChanges } from '../sync/left-edits.ts';
 
@@ -15,7 +15,7 @@ const asked = shallowRef<LeftChanges | null>(null);
 const many = ({ edits }: LeftChanges): string => `${String(edits.length)} ${edits.length === 1 ? 'change' : 'changes'}`;
 /** Some of the words, so that one knows which they are. */
 function words({ edits }: LeftChanges): string {
-  const all = edits.flatMap(wordsOf).join(' ').replace(/\s+/g, ' ').trim();
+  const all = wordsOfAll(edits).join(' ').replace(/\s+/g, ' ').trim();
   return all === '' ? '' : ` “${all.length > 60 ? `${all.slice(0, 60)}…` : all}”`;
 }
 const save = (item: LeftChanges): void => saveAs(setAsideFile(item), 'changes-not-saved.json', 'application/json');
