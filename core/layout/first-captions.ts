@@ -5,7 +5,7 @@ import { caption, type ReadCaption } from '../track/caption.ts';
 import type { Ranged } from '../track/ranges.ts';
 import { reflow } from './reflow.ts';
 
-/** A word or a few, with everything that hangs on them and the time they are said. */
+/** A word or many, with everything that hangs on them and the time they are said. */
 export interface TimedPiece extends Ranged {
   /** In ms. */
   readonly start: number;

@@ -51,7 +51,19 @@ function setTimes(tokens: Tokens, c: Caption, first: number, last: number): void
   }
 }
 
-const speakerAt = (c: Caption, at: number): string => c.speakers.find((s) => s.from <= at && s.to > at)?.speaker ?? '';
+/** Who speaks at places that are asked for in order; of several the first. */
+function speakersOf({ speakers }: Caption): (at: number) => string {
+  let passed = 0;
+  return (at) => {
+    // Those that are over are not gone through again, in a text where very many speak.
+    while ((speakers[passed]?.to ?? Infinity) <= at) passed++;
+    for (let k = passed; k < speakers.length && (speakers[k]?.from ?? Infinity) <= at; k++) {
+      const range = speakers[k];
+      if (range && range.to > at) return range.speaker;
+    }
+    return '';
+  };
+}
 
 /** The words of captions in order. */
 export function tokensOfCaptions(captions: readonly Caption[]): Tokens {
@@ -82,13 +94,14 @@ export function tokensOfCaptions(captions: readonly Caption[]): Tokens {
       text.push(c.text.slice(tokens.from[at], i));
     }
     setTimes(tokens, c, first, text.length);
-    const opening = turnLines(c);
+    const opening = new Set(turnLines(c));
+    const speakerAt = speakersOf(c);
     for (let at = first; at < text.length; at++) {
       const from = tokens.from[at] ?? 0;
-      const here = c.speakers.length > 0 ? speakerAt(c, from) : speaker;
+      const here = c.speakers.length > 0 ? speakerAt(from) : speaker;
       if (here !== speaker && at > 0) tokens.turns[at] = 1;
       speaker = here;
-      if (opening.includes(from)) tokens.opens[at] = 1;
+      if (opening.has(from)) tokens.opens[at] = 1;
     }
   });
   return tokens;

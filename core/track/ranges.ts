@@ -109,7 +109,7 @@ function mapWords(
   const right = words.filter((w) => w[0] > to).map((w) => moveWord(w, delta));
   let old = words.slice(left.length, words.length - right.length);
   let start = Math.min(from, old[0]?.[0] ?? from);
-  let end = Math.max(from + length, ...old.map((w) => (w[1] >= to ? w[1] + delta : 0)));
+  let end = old.reduce((last, w) => (w[1] >= to ? Math.max(last, w[1] + delta) : last), from + length);
   const lowest = left.at(-1)?.[1] ?? 0;
   const highest = right[0]?.[0] ?? after.length;
   while (start > lowest && !isSpace(after, start - 1)) start--;
@@ -152,10 +152,56 @@ export function sliceText(of: Ranged, from: number, to: number): Ranged {
   // Most texts have nothing hanging on them, and long tracks are cut up many times.
   return {
     text: of.text.slice(from, to),
-    marks: of.marks.length === 0 ? of.marks : of.marks.flatMap((mark) => cutSpan(mark, from, to)),
-    speakers: of.speakers.length === 0 ? of.speakers : of.speakers.flatMap((range) => cutSpeaker(range, from, to)),
+    marks: of.marks.length === 0 ? of.marks : spansAt(of.marks, from, to).flatMap((mark) => cutSpan(mark, from, to)),
+    speakers:
+      of.speakers.length === 0
+        ? of.speakers
+        : spansAt(of.speakers, from, to).flatMap((range) => cutSpeaker(range, from, to)),
     words: of.words.length === 0 ? of.words : cutWords(of, from, to),
   };
+}
+
+/** Fewer spans than this are gone through as they are. */
+const few = 32;
+/** Of each span the furthest that it or one before it reaches; null where they are not in order. Kept to save time only. */
+const reaches = new WeakMap<readonly TextRange[], Int32Array | null>();
+
+function reachOf(spans: readonly TextRange[]): Int32Array | null {
+  const known = reaches.get(spans);
+  if (known !== undefined) return known;
+  const reach = new Int32Array(spans.length);
+  let [furthest, from, inOrder] = [0, 0, true];
+  spans.forEach((span, i) => {
+    furthest = Math.max(furthest, span.to);
+    reach[i] = furthest;
+    inOrder &&= span.from >= from;
+    ({ from } = span);
+  });
+  const found = inOrder ? reach : null;
+  reaches.set(spans, found);
+  return found;
+}
+
+/** The first of so many places from which something holds. */
+function firstWhere(many: number, holds: (k: number) => boolean): number {
+  let low = 0;
+  for (let high = many; low < high;) {
+    const middle = (low + high) >> 1;
+    if (holds(middle)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** The spans that may lie in a part of their text: a text marked all over is not gone through for each of its parts. */
+function spansAt<T extends TextRange>(spans: readonly T[], from: number, to: number): readonly T[] {
+  const reach = spans.length < few ? null : reachOf(spans);
+  if (!reach) return spans;
+  const first = firstWhere(spans.length, (k) => (reach[k] ?? 0) > from);
+  return spans.slice(
+    first,
+    firstWhere(spans.length, (k) => (spans[k]?.from ?? 0) >= to),
+  );
 }
 
 function cutSpan<T extends TextRange>(span: T, from: number, to: number): T[] {

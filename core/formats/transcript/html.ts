@@ -50,14 +50,16 @@ function marksOf(name: string, attributes: Readonly<Record<string, string>>): Op
   ];
 }
 
-/** Paragraphs of a page, and the language it says it is in. */
 /** Elements inside one another up to which a page is read; the parser’s time grows with the square of it. */
 const deepest = 5000;
 
+/** Paragraphs of a page, and the language it says it is in. */
 function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly language: string | null } {
   const paragraphs: Paragraph[] = [];
   let language: string | null = null;
-  let text = '';
+  // Put together at its end: a parser gives a text in as many parts as it has odd signs.
+  let parts: string[] = [];
+  let [many, isAfterSpace] = [0, true];
   let from = 0;
   let hidden = 0;
   let depth = 0;
@@ -71,11 +73,12 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
     return line;
   };
   const close = (tag: OpenElement): void => {
-    for (const mark of tag.marks) if (text.length > tag.from) marks.push({ ...mark, from: tag.from, to: text.length });
+    for (const mark of tag.marks) if (many > tag.from) marks.push({ ...mark, from: tag.from, to: many });
   };
   const flush = (): void => {
     open.forEach(close);
-    const length = text.trimEnd().length;
+    const text = parts.join('');
+    const { length } = text.trimEnd();
     if (length > 0) {
       const inside = marks.map((m) => ({ ...m, to: Math.min(m.to, length) })).filter((m) => m.to > m.from);
       paragraphs.push({
@@ -83,7 +86,7 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
         content: { text: text.slice(0, length), marks: inside.sort(byExtent), speakers: [], words: [] },
       });
     }
-    text = '';
+    [parts, many, isAfterSpace] = [[], 0, true];
     marks = [];
     open = open.map((tag) => ({ ...tag, from: 0 }));
   };
@@ -97,7 +100,7 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
       if (silent.has(name)) hidden++;
       if (blocks.has(name)) flush();
       const found = marksOf(name, attributes);
-      if (found.length > 0 && open.length < 64) open.push({ name, from: text.length, marks: found });
+      if (found.length > 0 && open.length < 64) open.push({ name, from: many, marks: found });
     },
     onclosetag(name) {
       depth--;
@@ -112,9 +115,13 @@ function pageOf(source: string): { readonly paragraphs: Paragraph[]; readonly la
     },
     ontext(data) {
       if (hidden > 0) return;
-      const plain = data.replace(/[\s\u00a0]+/g, ' ');
-      if (text === '') from = parser.startIndex;
-      text += text === '' || text.endsWith(' ') ? plain.replace(/^ /, '') : plain;
+      if (many === 0) from = parser.startIndex;
+      const folded = data.replace(/[\s\u00a0]+/g, ' ');
+      const plain = isAfterSpace && folded.startsWith(' ') ? folded.slice(1) : folded;
+      if (plain === '') return;
+      parts.push(plain);
+      many += plain.length;
+      isAfterSpace = plain.endsWith(' ');
     },
   });
   parser.write(source);

@@ -1,5 +1,4 @@
 /** A transcript as paragraphs, the same for text and HTML, on the way in and on the way out. */
-import { tokensOf } from '../../text/tokens.ts';
 import { firstCaptions, type TimedPiece } from '../../layout/first-captions.ts';
 import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import { perLetter } from '../../layout/speaking-time.ts';
@@ -63,20 +62,16 @@ export function captionsOfParagraphs(paragraphs: readonly Paragraph[], style: Ho
     // Where the next mark comes sooner than the words need, they share what there is.
     const end =
       typeof marked[i + 1]?.at === 'number' && next > start ? Math.min(natural, next - betweenParagraphs) : natural;
-    const each = Math.max(1, (end - start) / letters);
     const ranged: Ranged = label
       ? {
           ...spoken,
           speakers: [{ from: 0, to: spoken.text.length, speaker: label.speaker, label: label.length }],
         }
       : spoken;
-    for (const t of tokensOf(spoken.text, 0, spoken.text.length))
-      pieces.push({
-        ...sliceText(ranged, t.from, t.to),
-        start: Math.round(start + t.from * each),
-        end: Math.round(start + t.to * each),
-      });
-    clock = Math.round(start + letters * each) + betweenParagraphs;
+    // Its words share its time by their letters as they are laid out.
+    const ends = Math.max(end, start + letters);
+    if (spoken.text.trim() !== '') pieces.push({ ...ranged, start: Math.round(start), end: Math.round(ends) });
+    clock = Math.round(ends) + betweenParagraphs;
   });
   return firstCaptions(pieces, style).map((c) => ({ ...c, timing: 'provisional', speakers: oneVoice(c.speakers) }));
 }

@@ -69,7 +69,7 @@ function timedBody(c: Caption, dialect: Dialect): string {
 }
 
 /** White space that would be collapsed away has to be marked as meant. */
-const needsSpaces = (text: string): boolean => /^\s|\s$| {2}|\t| \n|\n /.test(text);
+const needsSpaces = (text: string): boolean => /^\s|\s$| {2}|[^\S \n]| \n|\n /.test(text);
 
 function paragraph(c: Caption, dialect: Dialect, options: WriteOptions): string {
   const body = writesWordTimes(c, options) ? timedBody(c, dialect) : writeInline(c, dialect);

@@ -9,6 +9,7 @@ import type { Edit } from '../../track/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { timeNeeded } from '../../style/style.ts';
 import { editOf, isRepair, rememberedFindings, type Candidate } from './candidate.ts';
+import { cursorOver, type Cursor } from './cursor.ts';
 import {
   capitalise,
   dropDoubled,
@@ -151,6 +152,28 @@ export interface Repaired {
 
 /** Rounds after which going on helps nobody. */
 const mostRounds = 8;
+/** A caption with more text than this, in characters, has not been laid out yet: every way to repair it goes through all of it. */
+const longestRepaired = 10_000;
+/** Where a rule could not be repaired for so many captions in a row, the next will not come out well either. */
+const mostInVain = 400;
+
+/** What is not tried, and why. It counts what was tried in vain, and no time. */
+function patience(): {
+  readonly whyNot: (caption: Caption, rule: RuleId) => string | null;
+  readonly tried: (rule: RuleId, isDone: boolean) => void;
+} {
+  const inVain = new Map<RuleId, number>();
+  return {
+    whyNot(caption, rule) {
+      if (caption.text.length > longestRepaired && rule !== 'empty')
+        return `Not tried: its text of ${String(caption.text.length)} characters is too long to be repaired in place. Reflow it first.`;
+      return (inVain.get(rule) ?? 0) < mostInVain
+        ? null
+        : `Not tried: the same could not be repaired for ${String(mostInVain)} captions in a row before it.`;
+    },
+    tried: (rule, isDone) => void inVain.set(rule, isDone ? 0 : (inVain.get(rule) ?? 0) + 1),
+  };
+}
 
 /**
  * Repairs every finding of the rules asked for, from the first caption to the last, again and again
@@ -163,37 +186,53 @@ export function repairAll(
   newId: () => string,
   wanted: (finding: Finding) => boolean = (f) => !onlyAsked.has(f.rule),
 ): Repaired {
-  let now = [...captions];
   const findingsOf = rememberedFindings(context);
+  const { whyNot, tried } = patience();
   const done: Done[] = [];
   let left: Done[] = [];
   /** Captions whose surroundings changed since they were last looked at; everything in the first round. */
   let open: Set<string> | null = null;
+  let now: readonly Caption[] = captions;
+  /** The repair of the caption at the cursor that can be made; what cannot goes to `stuck`. */
+  function repairHere(cursor: Cursor, stuck: Done[]): Repair | null {
+    const { row, at } = cursor.around();
+    const caption = row[at];
+    for (const finding of caption ? findingsOf(row, at).filter(wanted) : []) {
+      if (!caption) continue;
+      const about = { caption: caption.id, start: caption.start, rule: finding.rule };
+      const hasWay = (ways[finding.rule]?.length ?? 0) > 0;
+      const untried = hasWay ? whyNot(caption, finding.rule) : null;
+      if (untried !== null) {
+        stuck.push({ ...about, says: untried });
+        continue;
+      }
+      const { repair, why } = repairOf(row, at, finding, context, newId, findingsOf);
+      if (hasWay) tried(finding.rule, repair !== null);
+      if (repair) {
+        done.push({ ...about, says: repair.says });
+        return repair;
+      }
+      stuck.push({ ...about, says: why });
+    }
+    return null;
+  }
   for (let round = 0; round < mostRounds; round++) {
     const touched = new Set<string>();
     const stuck: Done[] = open === null ? [] : left.filter((l) => !open?.has(l.caption));
     let changed = false;
-    for (let i = 0; i < now.length; i++) {
-      const caption = now[i];
-      if (!caption || (open !== null && !open.has(caption.id))) continue;
-      for (const finding of findingsOf(now, i).filter(wanted)) {
-        const at = { caption: caption.id, start: caption.start, rule: finding.rule };
-        const { repair, why } = repairOf(now, i, finding, context, newId, findingsOf);
-        if (!repair) {
-          stuck.push({ ...at, says: why });
-          continue;
-        }
-        now.splice(repair.from, repair.to - repair.from, ...repair.after);
-        done.push({ ...at, says: repair.says });
-        changed = true;
-        for (const c of now.slice(Math.max(0, repair.from - 2), repair.from + repair.after.length + 2))
-          touched.add(c.id);
-        i = Math.max(-1, repair.from - 2);
-        break;
-      }
+    const cursor = cursorOver(now);
+    for (let here = cursor.here(); here; here = cursor.here()) {
       // Nothing may go round and round.
-      if (done.length > captions.length * 6 + 20) break;
+      const isOver = done.length > captions.length * 6 + 20;
+      const repair = isOver || (open !== null && !open.has(here.id)) ? null : repairHere(cursor, stuck);
+      if (!repair) {
+        cursor.next();
+        continue;
+      }
+      for (const c of cursor.replace(repair)) touched.add(c.id);
+      changed = true;
     }
+    now = cursor.all();
     left = stuck;
     if (!changed) break;
     open = touched;
@@ -204,7 +243,6 @@ export function repairAll(
   const kept = new Set(now.filter((c) => same.has(c)));
   const removed = captions.filter((c) => !kept.has(c));
   const added = now.filter((c) => !kept.has(c));
-  now = [...now];
   return { captions: now, edit: done.length === 0 ? null : editOf(removed, added), done, left: lastOnly(left) };
 }
 

@@ -14,8 +14,8 @@ import type { Candidate } from './candidate.ts';
 export function brokenAgain(caption: Caption, context: RuleContext): Caption {
   const words = Array.from(caption.text.matchAll(/\S+/g), (m) => ({ text: m[0], at: m.index }));
   const text = words.map((w) => w.text);
-  const turns = turnLines(caption);
-  const opens = Uint8Array.from(words, (w, i) => (i > 0 && turns.includes(w.at) ? 1 : 0));
+  const turns = new Set(turnLines(caption));
+  const opens = Uint8Array.from(words, (w, i) => (i > 0 && turns.has(w.at) ? 1 : 0));
   const all = measured(text, bondsOf(text, phrasesOf(context.language)), opens, context.style);
   const breaks = new Set(bestLines(all, 0, words.length, context.style).breaks);
   let out = caption;
