@@ -103,10 +103,25 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   process.exitCode = 2;
 });
 
-process.exitCode = await run(process.argv.slice(2), {
+/** What is said and not written yet: many lines go out together. */
+let said = '';
+const atOnce = 1 << 16;
+function flush(): void {
+  if (said !== '') process.stdout.write(said);
+  said = '';
+}
+
+const ending = await run(process.argv.slice(2), {
   read: (path) => attempt(path, 'read', () => readFileSync(path === '-' ? 0 : path)),
   write: (path, text) =>
-    attempt(path, 'written', () => (path === '-' ? void process.stdout.write(text) : replaceFile(path, text))),
+    attempt(path, 'written', () => {
+      if (path !== '-') {
+        replaceFile(path, text);
+        return;
+      }
+      flush();
+      process.stdout.write(text);
+    }),
   same,
   open,
   asWav,
@@ -115,6 +130,11 @@ process.exitCode = await run(process.argv.slice(2), {
     const rules = readFileSync(new URL(`../core/pronunciation/letters-${model.model}.json`, import.meta.url), 'utf8');
     return recogniserFor(model, rules, import.meta.resolve('soundswallower'));
   },
-  say: (text) => void process.stdout.write(text),
+  say(text) {
+    said += text;
+    if (said.length > atOnce) flush();
+  },
   mutter: (text) => void process.stderr.write(text),
 });
+flush();
+process.exitCode = ending;

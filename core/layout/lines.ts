@@ -182,7 +182,15 @@ function filled(words: Words, i: number, k: number, style: HouseStyle): LineLayo
 
 interface LineState {
   readonly cost: number;
-  readonly breaks: readonly number[];
+  /** Where the last line begins, and the state before it; null for the first line. */
+  readonly last: { readonly at: number; readonly before: LineState } | null;
+}
+
+/** The breaks that lead to a state, and one more behind it. */
+function breaksTo(state: LineState, more: number): number[] {
+  const breaks = [more];
+  for (let { last } = state; last; { last } = last.before) breaks.push(last.at);
+  return breaks.reverse();
 }
 
 /** The lines so far, by where the last one begins and ends: what the next one costs depends on both. */
@@ -200,16 +208,19 @@ function bestOfMany(words: Words, i: number, k: number, style: HouseStyle, known
   let best = known;
   let layer: Layer = new Map();
   for (let to = i + 1; to < k && reaches(words, i, to, style); to++)
-    keep(layer, i, to, { cost: stepCost(words, 1, i, i, to, style), breaks: [] });
+    keep(layer, i, to, { cost: stepCost(words, 1, i, i, to, style), last: null });
   for (let n = 2; n <= mostLines && layer.size > 0; n++) {
     const next: Layer = new Map();
     for (const [from, states] of layer) {
       for (let to = from + 1; to <= k && reaches(words, from, to, style); to++) {
         for (const [above, state] of states) {
+          // More lines only cost more.
+          if (state.cost >= best.cost) continue;
           const cost = state.cost + stepCost(words, n, above, from, to, style);
-          const breaks = [...state.breaks, from];
-          if (to < k) keep(next, from, to, { cost, breaks });
+          if (cost >= best.cost) continue;
+          if (to < k) keep(next, from, to, { cost, last: { at: from, before: state } });
           else {
+            const breaks = breaksTo(state, from);
             const all = cost + needlessCost(words, i, k, breaks, style);
             if (all < best.cost) best = { breaks, cost: all };
           }
