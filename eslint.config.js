@@ -24,6 +24,14 @@ const noModuleState = [
   },
 ];
 
+/** A list as arguments of a call is as long as the stack allows: one of a few hundred thousand ends in a RangeError. */
+const noSpreadArguments = [
+  {
+    selector: 'CallExpression > SpreadElement, NewExpression > SpreadElement',
+    message: 'A long list given as arguments is a RangeError: go over it, or say on this line why it is short.',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['dist/**', 'data/**', 'data-demo/**', 'node_modules/**'] },
   {
@@ -77,7 +85,12 @@ export default tseslint.config(
   {
     files: ['web/**/*.ts'],
     ignores: ['**/*.test.ts', 'web/**/*-for-tests.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...noModuleState] },
+    rules: { 'no-restricted-syntax': ['error', ...noModuleState, ...noSpreadArguments] },
+  },
+  {
+    files: ['{core,server,cli,standins}/**/*.ts', 'web/**/*.vue'],
+    ignores: ['**/*.test.ts', '**/*-for-tests.ts', '**/arbitrary.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...noSpreadArguments] },
   },
   { files: ['scripts/**/*.mjs', '*.config.js'], languageOptions: { globals: globals.node } },
   {

@@ -1,4 +1,5 @@
 /** `fenwix retime`: the times of captions moved, one thing after another, in the order it was asked for. */
+import { pushAll } from '../core/text/push-all.ts';
 import { median } from 'd3-array';
 import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/borrow/borrow.ts';
 import { certain } from '../core/borrow/pair.ts';
@@ -142,7 +143,7 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
     if (!move) continue;
     const last = asked.at(-1);
     const given = values.filter((value) => value !== undefined);
-    if (move === 'tie' && last?.[0] === 'tie') last[1].push(...given);
+    if (move === 'tie' && last?.[0] === 'tie') pushAll(last[1], given);
     else asked.push([move, given]);
   }
   return asked;

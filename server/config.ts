@@ -32,6 +32,7 @@ const environment = Joi.object<{ data: string; port: number; largest: number; lo
     .min(1)
     .default(8 * 1024 ** 3),
   log: Joi.string()
+    // eslint-disable-next-line no-restricted-syntax -- a handful
     .valid(...logLevels)
     .default('warn'),
 });

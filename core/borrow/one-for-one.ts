@@ -1,4 +1,5 @@
 /** The times of another track taken one for one, where captions of the two are paired. */
+import { max } from 'd3-array';
 import type { Timed } from '../timing/move.ts';
 import type { Caption } from '../track/caption.ts';
 import { along, type Piece } from '../track/pieces.ts';
@@ -21,8 +22,8 @@ export function oneForOne(
   const taken = new Map<number, Timed>();
   for (const { moved: here, giving: there, certainty } of pairs) {
     const [first, last] = [giving[there[0]], giving[there[1] - 1]];
-    const own = moved.slice(...here);
-    const [from, to] = [own[0]?.start ?? 0, Math.max(...own.map((c) => c.end))];
+    const own = moved.slice(here[0], here[1]);
+    const [from, to] = [own[0]?.start ?? 0, max(own, (c) => c.end) ?? 0];
     if (certainty < certain || !first || !last || to <= from) continue;
     const line = (ms: number): number =>
       Math.round(first.start + ((ms - from) * (last.end - first.start)) / (to - from));

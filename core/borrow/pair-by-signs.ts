@@ -1,4 +1,5 @@
 /** Captions of two languages paired by what survives translation: numbers, names, words alike, shape, lengths, rhythm. */
+import { max } from 'd3-array';
 import type { Caption } from '../track/caption.ts';
 import { chain, type Link } from './chain.ts';
 import { durationLikeness, lengthLikeness, markWeight, mostRhythm, rhythmLikeness, shapeLikeness } from './likeness.ts';
@@ -71,6 +72,7 @@ export function pairBySigns(moved: readonly Caption[], giving: readonly Caption[
   return links.map((link, i) => {
     const around = agreement(places, i);
     const speaks =
+      // eslint-disable-next-line no-restricted-syntax -- a pair
       likeness(...of(link)) + around + Math.min(0, 2 * wording(...of(link))) - (changed.has(link) ? doubt : 0);
     return { moved: link.first, giving: link.second, certainty: 1 / (1 + Math.exp(-(speaks - even) / slope)) };
   });
@@ -103,7 +105,7 @@ function agreement(pairs: readonly { readonly offset: number; readonly at: numbe
   const best = (others: typeof pairs): number => {
     const timed = others.filter((o) => !Number.isNaN(o.offset));
     const likeness = timed.map((o) => rhythmLikeness(me.offset - o.offset, Math.abs(me.at - o.at)));
-    return timed.length === 0 ? 0 : Math.max(strange, ...likeness);
+    return timed.length === 0 ? 0 : Math.max(strange, max(likeness) ?? strange);
   };
   return best(pairs.slice(Math.max(0, i - neighbours), i)) + best(pairs.slice(i + 1, i + 1 + neighbours));
 }

@@ -27,8 +27,8 @@ export function comparisonOf({ reference, other, words: [a, b], errors, same, un
   let wrong = 0;
   for (const { reference: here, other: there } of unlike) {
     const [from = empty, to = empty] = numbered(
-      graphemes(a.words.slice(...here).join(' ')),
-      graphemes(b.words.slice(...there).join(' ')),
+      graphemes(a.words.slice(here[0], here[1]).join(' ')),
+      graphemes(b.words.slice(there[0], there[1]).join(' ')),
     );
     const letters = align(from, to);
     wrong += letters.substitutions + letters.deletions + letters.insertions;

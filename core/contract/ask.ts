@@ -24,6 +24,7 @@ export function jsonOf(text: string): unknown {
 export const askOver =
   (carry: (request: WireRequest) => Promise<WireAnswer>): Ask =>
   async <R extends JsonRoute>(route: R, ...args: Arguments<R>) => {
+    // eslint-disable-next-line no-restricted-syntax -- one argument or none
     const { status, text } = await carry(wireRequest(route, ...args));
     const answer = jsonOf(text);
     if (status >= 400) throw errorOf(status, answer);

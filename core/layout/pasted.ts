@@ -1,4 +1,5 @@
 /** Lines of text put into a track: captions by the pauses of what they stand in for, and by the style's limits. */
+import { pushAll } from '../text/push-all.ts';
 import { tokensOf } from '../text/tokens.ts';
 import { timeNeeded, wholeGap } from '../style/style.ts';
 import { caption, type Caption, type WordRange } from '../track/caption.ts';
@@ -90,7 +91,7 @@ function timed(
       const to = gone ? Math.max(from, last[3]) : stop;
       const run = ranges.slice(i, next);
       const fits = to - from >= run.reduce((sum, r) => sum + r.to - r.from, 0);
-      out.push(...(fits ? shareByLetters(text, run, from, to) : run.map(() => null)));
+      pushAll(out, fits ? shareByLetters(text, run, from, to) : run.map(() => null));
     }
     const same = old[after];
     const range = ranges[next];
@@ -167,7 +168,7 @@ export function pasted(
       words,
       placement: first.placement,
     });
-    if (words.length === 0) laid.push(...withoutTime(line, frame, newId));
+    if (words.length === 0) pushAll(laid, withoutTime(line, frame, newId));
     else
       for (const c of reflow([line], frame, newId)) {
         // Laying out may begin a caption before its first word, and then it must not come before the line above.

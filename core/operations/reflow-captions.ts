@@ -1,4 +1,5 @@
 /** Captions reflowed under a house style: their lines broken again, or their words redistributed between captions. */
+import { pushAll } from '../text/push-all.ts';
 import { reflow } from '../layout/reflow.ts';
 import type { Caption } from '../track/caption.ts';
 import type { Edit } from '../track/edits.ts';
@@ -95,10 +96,10 @@ export function reflowCaptions(
         ? before.map((c) => brokenAgain(c, context))
         : inside(reflow(before, context, newId), before, captions[end] ?? null, context);
     for (const run of inRuns(before, laid)) {
-      if (isSame(run)) out.push(...run.before);
+      if (isSame(run)) pushAll(out, run.before);
       else {
         runs.push(run);
-        out.push(...run.after);
+        pushAll(out, run.after);
       }
     }
     i = end;

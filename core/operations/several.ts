@@ -1,4 +1,5 @@
 /** What is done to several captions at once, each as one step. */
+import { max } from 'd3-array';
 import { labelLength, labelsIn } from '../text/labels.ts';
 import type { Timed } from '../timing/move.ts';
 import type { Caption } from '../track/caption.ts';
@@ -32,7 +33,7 @@ export function joinedAll(captions: readonly Caption[], context: RuleContext): E
       captions.map((c) => onOneLine(c)),
       ' ',
     ),
-    end: Math.max(...captions.map((c) => c.end)),
+    end: max(captions, (c) => c.end) ?? first.end,
     proofed: false,
   };
   return { type: 'replace', removed: captions.map((c) => c.id), captions: [brokenAgain(whole, context)] };

@@ -2,6 +2,7 @@
  * Words of the script that are surely heard, group by group: along the script where one knows where one is, anywhere
  * around it where one does not.
  */
+import { pushAll } from '../text/push-all.ts';
 import type { Stretch } from '../speech/regions.ts';
 import { engineRate } from './engine.ts';
 import { goesWithSound, runsIn, weightOf } from './evidence.ts';
@@ -201,6 +202,8 @@ export function chained(runs: readonly (readonly Placed[])[], { script }: Pick<H
     if (top < 0 || (best[i] ?? 0) > (best[top] ?? 0)) top = i;
   }
   const chain: Placed[] = [];
-  for (let i = top; i >= 0; i = before[i] ?? -1) chain.unshift(...(inOrder[i] ?? []));
+  const behind: (typeof inOrder)[number][] = [];
+  for (let i = top; i >= 0; i = before[i] ?? -1) behind.push(inOrder[i] ?? []);
+  for (const run of behind.reverse()) pushAll(chain, run);
   return chain;
 }

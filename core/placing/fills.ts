@@ -1,4 +1,5 @@
 /** Words between anchors, made to fit the sound between them, where that sound is what they need. */
+import { pushAll } from '../text/push-all.ts';
 import type { Stretch } from '../speech/regions.ts';
 import type { ReadSound } from './anchors.ts';
 import { goesWithSound } from './evidence.ts';
@@ -46,8 +47,8 @@ export function gapsBetween(
       if (heard >= needs * tooLittle && heard <= needs * tooMuch && end - start <= longest)
         gaps.push({ from: word, to: anchor.word, start, end });
       else if (heard > needs * tooMuch && !atEdge)
-        gaps.push(...atBothEnds(script, word, anchor.word, time, anchor.start));
-      else if (heard > needs * tooMuch) gaps.push(...besideEdge(script, word, anchor.word, time, anchor.start, many));
+        pushAll(gaps, atBothEnds(script, word, anchor.word, time, anchor.start));
+      else if (heard > needs * tooMuch) pushAll(gaps, besideEdge(script, word, anchor.word, time, anchor.start, many));
     }
     [word, time] = [anchor.word + 1, anchor.end];
   }
@@ -106,7 +107,11 @@ export async function fillsFor(
     if (gap.end - gap.start >= 60) {
       const samples = await sound(gap.start, gap.end);
       const placed = exactly(hearing, { samples, at: gap.start }, gap.from, gap.to);
-      if (placed && stands(placed)) found.push(...placed.filter((p) => goesWithSound(hearing, p, leastScore)));
+      if (placed && stands(placed))
+        pushAll(
+          found,
+          placed.filter((p) => goesWithSound(hearing, p, leastScore)),
+        );
     }
     tell(i + 1);
   }

@@ -4,6 +4,7 @@ import { movedWords } from '../track/effects.ts';
 import { shareByLetters } from '../track/ranges.ts';
 import type { CaptionPlace } from './caption-place.ts';
 import type { Script } from './script.ts';
+import { spreadUnheard } from './spread.ts';
 
 /** A score as a certainty, 0 to 1: words that go with their sound are at about -10, those that do not are beyond the limit. */
 const limit = -50;
@@ -75,16 +76,18 @@ export interface PlacedTrack {
 
 /**
  * Captions at their places. One that had times keeps its length where the next leaves room, and never ends before its
- * words do; one that had none ends with its words. Where a caption that stays would stand out of order, it stands
- * between its neighbours, without a place of its own yet.
+ * words do; one that had none ends with its words. Where captions that were not heard would stand out of order, they are
+ * spread between their neighbours.
+ * @param found where each belongs
  * @param gap smallest gap between captions, in ms
  */
 export function placedTrack(
   captions: readonly Caption[],
   script: Script,
-  places: readonly CaptionPlace[],
+  found: readonly CaptionPlace[],
   gap: number,
 ): PlacedTrack {
+  const places = spreadUnheard(captions, found);
   const moved: string[] = [];
   const left: string[] = [];
   const placed: Caption[] = [];
@@ -116,8 +119,11 @@ export function placedTrack(
         ? Math.max(Math.min(wanted, room), Math.min(place.end, next))
         : Math.min(wanted, Math.max(room, start + 1)),
     );
-    const timing = place.how === 'certain' ? 'set' : place.how === 'left' && !isOut ? c.timing : 'provisional';
-    const isRanged = place.how === 'certain' || (place.how === 'with neighbours' && c.words.length === 0);
+    // What never had times is provisional until it is heard; what had some keeps times.
+    const timing = place.how === 'certain' ? 'set' : c.timing;
+    // What a recogniser said of its words stays; what listening said of them another time does not hold any more.
+    const isRecognised = c.words.some((w) => w[5] === 'recogniser');
+    const isRanged = place.how === 'certain' || (place.how === 'with neighbours' && !isRecognised);
     const words = isRanged
       ? wordRanges(c, script, i, { ...place, start, end })
       : movedWords(c.words, [[c.start, start]]);

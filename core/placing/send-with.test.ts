@@ -12,7 +12,7 @@ it.each([
   [2, 'before', 7000],
   [1, 'after', 10_000],
 ] as const)('caption %d goes with the one %s it', (i, side, start) =>
-  expect(sentWith(rows, i, side)).toMatchObject({ start, end: start + 1000, timing: 'provisional' }),
+  expect(sentWith(rows, i, side)).toMatchObject({ start, end: start + 1000, timing: 'set' }),
 );
 
 it('none goes along with one that stays, or before the beginning', () => {

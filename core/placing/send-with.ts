@@ -10,8 +10,7 @@ export interface BeforeAndAfter {
 export type Side = 'before' | 'after';
 
 /**
- * The caption as it moves with the nearest one on that side that does: by as much, its times provisional, since nothing
- * was heard of it. Null where none moves there.
+ * The caption as it moves with the nearest one on that side that does: by as much. Null where none moves there.
  * @param rows in order
  */
 export function sentWith(rows: readonly BeforeAndAfter[], i: number, side: Side): Caption | null {
@@ -21,5 +20,5 @@ export function sentWith(rows: readonly BeforeAndAfter[], i: number, side: Side)
   if (!row || !neighbour) return null;
   const by = neighbour.after.start - neighbour.before.start;
   const start = Math.max(0, row.before.start + by);
-  return { ...row.before, start, end: Math.max(start + 1, row.before.end + by), timing: 'provisional' };
+  return { ...row.before, start, end: Math.max(start + 1, row.before.end + by), timing: row.before.timing };
 }

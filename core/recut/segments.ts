@@ -3,6 +3,7 @@
  * one, so that what was cut, put in or moved is known. Prints that are the same tell how far the two may be apart; the
  * way through those distances that the most bits agree with is found by dynamic programming.
  */
+import { max, min } from 'd3-array';
 import type { Segment } from '../retime/segment.ts';
 import { bitsApart, printsPerSecond, type Fingerprint } from './fingerprint.ts';
 
@@ -100,7 +101,7 @@ function way(was: Fingerprint, now: Fingerprint, { all, inWindow }: Distances): 
     }
     before.push(from);
   }
-  let s = best.indexOf(Math.max(...best));
+  let s = best.indexOf(max(best) ?? 0);
   const runs: Run[] = [];
   for (let b = blocks - 1; b >= 0; b--) {
     const distance = states[s] ?? null;
@@ -171,6 +172,6 @@ function toTheEnds(found: readonly Segment[], was: number, now: number): readonl
     : found;
   const last = begun.at(-1) ?? first;
   const after = [was - last.was - last.length, now - last.now - last.length];
-  if (Math.max(...after) >= scene * step) return begun;
-  return [...begun.slice(0, -1), { ...last, length: last.length + Math.max(0, Math.min(...after)) }];
+  if ((max(after) ?? -Infinity) >= scene * step) return begun;
+  return [...begun.slice(0, -1), { ...last, length: last.length + Math.max(0, min(after) ?? 0) }];
 }

@@ -134,6 +134,9 @@ export const soundRules: readonly Rule[] = [
       if (!first && !gap) return null;
       const words = first && `“${first[6]}”${unheard.length > 1 ? ` and ${plural(unheard.length - 1, 'other')}` : ''}`;
       const said = gap && `${seconds(gap.ms)} of speech after “${gap.after}” has no words`;
+      // Of its words none was heard: those that are there are notes, and guesses.
+      if (!gap && caption.timing === 'set' && caption.words.every((w) => w[5] === 'guessed'))
+        return { value: unheard.length, limit: 0, message: 'Not heard; moved with its neighbours.' };
       const message = [words && `${words} ${unheard.length > 1 ? 'were' : 'was'} not heard here`, said]
         .filter(Boolean)
         .join('; ');

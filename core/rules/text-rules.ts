@@ -1,4 +1,5 @@
 /** Findings that the text of one caption tells by itself. */
+import { max } from 'd3-array';
 import { isSpaceUnit } from '../text/tokens.ts';
 import { notInCea608 } from '../text/cea-608.ts';
 import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
@@ -45,7 +46,7 @@ export const textRules: readonly Rule[] = [
     severity: ({ text }) => text.wordsInLine.severity,
     check({ caption }, { style }) {
       const { limit } = style.text.wordsInLine;
-      const most = Math.max(...caption.text.split('\n').map((line) => line.match(/\S+/g)?.length ?? 0));
+      const most = max(caption.text.split('\n'), (line) => line.match(/\S+/g)?.length ?? 0) ?? 0;
       if (most <= limit) return null;
       return { value: most, limit, message: `A line has ${plural(most, 'word')}; limit ${String(limit)}.` };
     },

@@ -1,4 +1,5 @@
 /** How far apart two pronunciations are. Phones are those of ARPAbet, without stress. */
+import { min } from 'd3-array';
 
 /** What a consonant is made of: enough to tell which are easily taken for each other. */
 interface Consonant {
@@ -85,7 +86,7 @@ for (let a = 0; a < many; a++)
 /** What it costs that a phone is there on one side only: a weak one is easily missed. */
 const weak = new Set(['AH', 'IH', 'HH', 'T', 'D', 'R', 'L', 'N', 'DH', 'V'].map((p) => numbers.get(p)));
 const missing = Float64Array.from({ length: many }, (_, i) => (weak.has(i) ? 0.35 : 0.8));
-const leastMissing = Math.min(...missing);
+const leastMissing = min(missing) ?? 0;
 
 /** Phones as numbers, of a pronunciation as dictionaries have it: `R EH1 D`. Signs that are no phone are passed over. */
 export function phonesOf(pronunciation: string): Uint8Array {

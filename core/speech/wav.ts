@@ -23,7 +23,8 @@ const [plain, extensible] = [1, 0xfffe];
  */
 export function wavForm(head: Uint8Array, size: number): WavForm | null {
   const view = new DataView(head.buffer, head.byteOffset, head.byteLength);
-  const nameAt = (at: number): string => String.fromCharCode(...head.subarray(at, at + 4));
+  const nameAt = (at: number): string =>
+    Array.from(head.subarray(at, at + 4), (byte) => String.fromCharCode(byte)).join('');
   if (head.length < 12 || nameAt(0) !== 'RIFF' || nameAt(8) !== 'WAVE') return null;
   let form: { readonly rate: number; readonly channels: number } | null = null;
   for (let at = 12; at + 8 <= head.length;) {

@@ -2,6 +2,7 @@
  * Text said as words: figures, times, money, units, what is written short, letters and addresses. What can be said in
  * more than one way has more than one reading; the sound decides.
  */
+import { pushAll } from '../text/push-all.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import { labelsIn } from '../text/labels.ts';
 import type { Caption } from '../track/caption.ts';
@@ -53,7 +54,10 @@ function whole(language: SpokenLanguage, digits: string): string[] {
   const plain = language.cardinal(digits);
   const ways = /^(?:1[1-9]|20)\d\d$/.test(digits) ? [...language.years(digits), plain] : [plain];
   // Without an “and” it is said as often as with it.
-  ways.push(...ways.filter((w) => w.includes(' and ')).map((w) => w.replaceAll(' and ', ' ')));
+  pushAll(
+    ways,
+    ways.filter((w) => w.includes(' and ')).map((w) => w.replaceAll(' and ', ' ')),
+  );
   if (digits.startsWith('0') && digits.length > 1) return [digitsOf(language, digits), plain];
   if (digits.length === 3) ways.push(`${language.cardinal(digits[0] ?? '')} ${language.cardinal(digits.slice(1))}`);
   if (digits.length >= 3) ways.push(digitsOf(language, digits));

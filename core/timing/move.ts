@@ -2,6 +2,7 @@
  * Moving the times of captions by hand: an edge, an edge two captions share, a caption whole, several together.
  * Neighbours are never overwritten; pushing them along is asked for, and what it moves is told.
  */
+import { max } from 'd3-array';
 import type { Caption } from '../track/caption.ts';
 
 /** A caption as far as its times go. */
@@ -142,16 +143,16 @@ export function moveEdge(captions: readonly Timed[], move: EdgeMove, rules: Move
   const edge = ahead(here, way);
   const { at, stopped } = edgeHeld(here, neighbour, told(Math.round(move.to), way), way, { ...rules, together, push });
   if (at === edge) return { changes: [], stopped };
-  const inOrder = (...changes: readonly Timed[]): readonly Timed[] => (way === 1 ? changes : [...changes].reverse());
+  const inOrder = (changes: readonly Timed[]): readonly Timed[] => (way === 1 ? changes : [...changes].reverse());
   const mine = withEdge(here, way, at);
   if (together && neighbour) {
     const theirs = at + behind(neighbour, way) - edge;
-    return { changes: inOrder(mine, withEdge(neighbour, way === 1 ? -1 : 1, 0 - theirs)), stopped };
+    return { changes: inOrder([mine, withEdge(neighbour, way === 1 ? -1 : 1, 0 - theirs)]), stopped };
   }
   if (!push || at < edge) return { changes: [mine], stopped };
   const along = pushed(captions, here, move.index + way, told(at, way), way === 1, gap);
   const over = beyond(along, way === 1, Math.max(length, captions.at(-1)?.end ?? 0));
-  if (over === 0) return { changes: inOrder(mine, ...along), stopped };
+  if (over === 0) return { changes: inOrder([mine, ...along]), stopped };
   const to = at - over;
   const shorter = to <= edge ? [] : moveEdge(captions, { ...move, to: told(to, way) }, rules).changes;
   return { changes: shorter, stopped: way === 1 ? 'end' : 'begin' };
@@ -182,7 +183,7 @@ export function moveCaptions(
   if (!first || !final || by === 0) return nothing;
   const way: Way = by > 0 ? 1 : -1;
   const later = way === 1;
-  const edge = Math.max(...moved.map((c) => ahead(c, way)));
+  const edge = max(moved, (c) => ahead(c, way)) ?? -Infinity;
   const neighbour = captions[later ? to + 1 : from - 1];
   const last: Bound = later ? { at: Math.max(edge, length), by: 'end' } : { at: Math.max(edge, 0), by: 'begin' };
   const beside: Bound | null =

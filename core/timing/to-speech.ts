@@ -1,4 +1,5 @@
 /** Putting captions to the speech they are for, and finding room for new ones where somebody speaks and nothing stands. */
+import { max } from 'd3-array';
 import { heardFor, nearestStretch, speechOffset, speechWithin } from '../speech/heard-under.ts';
 import type { Stretch } from '../speech/regions.ts';
 import type { Moved, MoveRules, Timed } from './move.ts';
@@ -78,7 +79,7 @@ export function captionsForSpeech(
     const before = Math.max(
       made.at(-1)?.end ?? -gap,
       captions[next - 1]?.end ?? -gap,
-      ...those.filter((c) => c.start <= start).map((c) => c.end),
+      max(those, (c) => (c.start <= start ? c.end : undefined)) ?? -gap,
     );
     const after = Math.min(
       those.find((c) => c.start > start)?.start ?? captions[over]?.start ?? length + gap,

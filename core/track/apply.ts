@@ -70,9 +70,9 @@ function applyOne(captions: readonly Caption[], edit: Single): Applied {
     return { captions: changed, inverse };
   }
   const gone = new Set(before);
-  const next = before.length === 1 ? [...captions] : captions.filter((c) => !gone.has(c) || c === first);
-  next.splice(before.length === 1 ? at : next.indexOf(first), 1, ...after);
-  return { captions: sorted(next), inverse };
+  const next = before.length === 1 ? captions : captions.filter((c) => !gone.has(c) || c === first);
+  const place = before.length === 1 ? at : next.indexOf(first);
+  return { captions: sorted([...next.slice(0, place), ...after, ...next.slice(place + 1)]), inverse };
 }
 
 /**

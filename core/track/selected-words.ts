@@ -1,4 +1,5 @@
 /** Words of a caption that somebody asks about. */
+import { min } from 'd3-array';
 import { tokensOf } from '../text/tokens.ts';
 import { bare } from '../text/phrases/words.ts';
 import type { TextRange } from '../text/text-range.ts';
@@ -42,7 +43,7 @@ export function selectedWordsIn(caption: Caption, { from, to }: TextRange): Sele
     to,
     start: words[0]?.[2] ?? caption.start,
     end: words.at(-1)?.[3] ?? caption.end,
-    certainty: certainties.length > 0 ? Math.min(...certainties) : null,
+    certainty: min(certainties) ?? null,
     words,
   };
 }

@@ -17,6 +17,7 @@ class ImmediateTransaction extends TransactionSqlite {
 
 class Client extends ClientBetterSqlite3 {
   override transaction(...args: readonly unknown[]): ImmediateTransaction {
+    // eslint-disable-next-line no-restricted-syntax -- those of one call
     return new ImmediateTransaction(this, ...args);
   }
 }

@@ -32,6 +32,7 @@ const address = Joi.string()
 const newDestination = objectOf<NewDestination>({
   name: Joi.string().trim().min(1).max(mostCharacters.destinationName).required(),
   kind: Joi.string()
+    // eslint-disable-next-line no-restricted-syntax -- a handful
     .valid(...Object.keys(destinationKinds))
     .required(),
   url: address.required(),

@@ -54,6 +54,7 @@ const since = objectOf<{ readonly after: number; readonly batch: string | null }
 });
 const wantedFile = objectOf<FileOptions>({
   format: Joi.string()
+    // eslint-disable-next-line no-restricted-syntax -- a handful
     .valid(...writable.map((f) => f.name))
     .required(),
   soundNotes: Joi.boolean().default(false),

@@ -1,4 +1,5 @@
 /** A list as another one with some stretches changed, so that a long one need not be sent twice. */
+import { pushAll } from '../../core/text/push-all.ts';
 import { equalEnds } from '../../core/text/equal-ends.ts';
 
 /** From `from` on, `removed` things go and others come. */
@@ -25,7 +26,7 @@ export function patchesBetween<T>(before: readonly T[], after: readonly T[], mos
   for (let from = head; from < after.length - tail;) {
     let to = from;
     while (to < after.length && before[to] !== after[to]) to++;
-    if (to > from) patches.push(...inPieces({ from, removed: to - from, added: after.slice(from, to) }));
+    if (to > from) pushAll(patches, inPieces({ from, removed: to - from, added: after.slice(from, to) }));
     from = to + 1;
   }
   return patches;
@@ -40,5 +41,6 @@ export function patchesBetween<T>(before: readonly T[], after: readonly T[], mos
 
 /** Changes a list as a patch says. */
 export function patch<T>(list: T[], { from, removed, added }: Patch<T>): void {
+  // eslint-disable-next-line no-restricted-syntax -- a patch has a bounded number
   list.splice(from, removed, ...added);
 }

@@ -62,7 +62,7 @@ function valueOf(name: SpreadName, caption: Caption, next: Caption | undefined, 
   if (name === 'duration') return (caption.end - caption.start) / 1000;
   if (name === 'gap') return next ? (next.start - caption.end) / 1000 : null;
   const { speed, lines } = measure(caption, style.counting);
-  return name === 'speed' ? speed : Math.max(...lines);
+  return name === 'speed' ? speed : (max(lines) ?? 0);
 }
 
 function marksOf(name: SpreadName, { style, rate }: RuleContext): LimitMark[] {

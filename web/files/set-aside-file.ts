@@ -1,4 +1,5 @@
 /** What could not be kept, as files a person can take away. */
+import { pushAll } from '../../core/text/push-all.ts';
 import { writeTrackFile } from '../../core/formats/track-file/track-file.ts';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
@@ -27,7 +28,7 @@ export function wordsOfAll(edits: readonly Edit[]): readonly string[] {
   let typed = null as { readonly id: string; readonly end: number } | null;
   for (const edit of edits) {
     if (edit.type !== 'splice') {
-      words.push(...wordsOf(edit));
+      pushAll(words, wordsOf(edit));
       typed = null;
       continue;
     }

@@ -1,4 +1,5 @@
 /** Which part of the recording the tape shows, kept while other stages are looked at. */
+import { max } from 'd3-array';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import type { Stretch } from '../../core/speech/regions.ts';
@@ -96,7 +97,7 @@ export const useTapeView = defineStore('tape-view', () => {
   function readable(captions: readonly Caption[], about: number): void {
     const seen = captions.filter((c) => c.timing === 'set' && c.end > from.value && c.start < until.value);
     const needed = seen.map((c) => (linesOf(c).length * lineRoom + edgeRoom) / Math.max(1, c.end - c.start));
-    if (needed.length > 0) zoom(perMs.value / Math.max(...needed), about);
+    if (needed.length > 0) zoom(perMs.value / (max(needed) ?? 1), about);
   }
   /** Back to the playhead, and along with it while it plays. */
   function toPlayhead(): void {

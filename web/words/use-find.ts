@@ -1,4 +1,5 @@
 /** Find and replace in the open track. */
+import { pushAll } from '../../core/text/push-all.ts';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { compile, type Query, type Seek } from '../../core/find/query.ts';
@@ -62,7 +63,7 @@ export const useFind = defineStore('find', () => {
     let began = performance.now();
     for (const caption of track.captions) {
       if (within.value?.has(caption.id) === false) continue;
-      found.push(...placesOf(caption, seek));
+      pushAll(found, placesOf(caption, seek));
       if (performance.now() - began < slice) continue;
       await nextTurn();
       if (mine !== turn) return;

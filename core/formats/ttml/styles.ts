@@ -32,6 +32,7 @@ export function definedStyles(root: Element): ReadonlyMap<string, Attributes> {
     // A style that refers to itself has no end.
     if (!element || above.includes(id) || above.length > 20) return {};
     const referred = references(element).map((other) => resolve(other, [...above, id]));
+    // eslint-disable-next-line no-restricted-syntax -- the styles one element names
     const found = Object.assign({}, ...referred, own(element)) as Attributes;
     done.set(id, found);
     return found;
@@ -78,6 +79,7 @@ export function stylingOf(
 ): Styling {
   const { fontStyle, fontWeight, textDecoration, color } = Object.assign(
     {},
+    // eslint-disable-next-line no-restricted-syntax -- the styles one element names
     ...references(element).map((id) => defined.get(id) ?? {}),
     own(element),
   ) as Partial<Record<(typeof styleNames)[number], string>>;

@@ -1,4 +1,5 @@
 /** Captions exchanged for others, as a reflow does, while others work on them. */
+import { pushAll } from '../../text/push-all.ts';
 import { withoutVersions, type Caption } from '../caption.ts';
 import { withVersion } from '../effects.ts';
 import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
@@ -78,7 +79,7 @@ export const wholeOverReplace: Cross<SetCaptions, Replace> = (own, theirs, at) =
     const next = splice(change, replace, now);
     replace = withChanges(replace, next.then, now);
     now = after(now, [change]);
-    then.push(...next.then);
+    pushAll(then, next.then);
     conflict ||= next.conflict;
   }
   return { own: then, theirs: partsOf(replace), ...(conflict ? { conflict: true } : {}) };

@@ -2,6 +2,7 @@
  * Carries edits over others that were made at the same moment. An edit goes into the table in parts,
  * each over each of theirs that it meets; parts that name no caption in common pass by one another.
  */
+import { pushAll } from '../../text/push-all.ts';
 import type { Caption } from '../caption.ts';
 import { effectOf } from '../effects.ts';
 import type { Edit, Single } from '../edits.ts';
@@ -37,10 +38,10 @@ function crossParts(own: readonly Single[], theirs: readonly Part[], at: PartsSt
       const crossed = crossOne(mine, other, here);
       conflict ||= crossed.conflict === true;
       mine = crossed.own;
-      beyond.push(...crossed.theirs);
+      pushAll(beyond, crossed.theirs);
       here = after(here, [other]);
     }
-    result.push(...mine);
+    pushAll(result, mine);
     now = after(now, [part]);
     others = beyond;
   }
@@ -144,7 +145,7 @@ export function transform(
           now.filter((t) => met.has(t)),
           at,
         );
-        then.push(...crossed.own);
+        pushAll(then, crossed.own);
         now = [...now.filter((t) => !met.has(t)), ...crossed.theirs];
         conflict ||= crossed.conflict === true;
       }

@@ -117,7 +117,7 @@ export function figuresNote(line: MarginLine, { style, findings, reading }: Arou
       const plain = length <= limit && sides.every((side) => side.state === 'fine');
       const row = element('div', name, plain ? inColumns(String(length), sides) : String(length));
       row.style.setProperty('--full', `${String(Math.min(100, (length / limit) * 100))}%`);
-      if (!plain) row.append(...sides.map(({ text, state }) => element('span', `margin-side ${state}`, text)));
+      if (!plain) for (const { text, state } of sides) row.append(element('span', `margin-side ${state}`, text));
       return row;
     },
   };
