@@ -42,6 +42,7 @@ retime takes, in the order they are written
   --rate FROM:TO      frame rates: timed for the first, to be played with the second
   --tie A=B           what is at A belongs at B; several in a row make a line
   --borrow FILE       goes by captions of the same recording, in the same or another language
+  --through WAY       with --borrow: line, the one that explains the ties, where there is one; or ties
   --cut A-B           a stretch of the recording was taken out
   --recut OLD NEW     as the recording was cut again: its sound before and after
   --snap FPS          begins and ends at pictures

@@ -3,6 +3,7 @@ import { pushAll } from '../core/text/push-all.ts';
 import { median } from 'd3-array';
 import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/borrow/borrow.ts';
 import { certain } from '../core/borrow/pair.ts';
+import { lineInWords, straightLine, type StraightLine } from '../core/borrow/straight.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
@@ -80,6 +81,19 @@ function tell(ties: readonly Piece[], off: readonly number[], from: string, { te
   );
 }
 
+/** The line that captions move along, and the ties that are not on it. */
+function tellLine(line: StraightLine, ties: readonly Piece[], { terminal, inWords }: Surroundings): void {
+  if (!inWords) return;
+  terminal.mutter(
+    `Along one line: ${lineInWords(line)}; ties are ${String(Math.round(line.middle))} ms from it in the middle.\n`,
+  );
+  const clock = clockFor(ties.at(-1)?.[0] ?? 0);
+  ties.forEach(([at, to], i) => {
+    if (line.leftOut[i] === true)
+      terminal.mutter(`tie ${clock(at)} = ${clock(to)} is left out: ${String(line.off[i] ?? 0)} ms from the line\n`);
+  });
+}
+
 const moves = {
   shift(captions, [by = '']) {
     if (!/^[-+]?\d{1,9}$/.test(by)) throw new CannotDo(`--shift takes ms; “${by}” is none.`);
@@ -110,7 +124,15 @@ const moves = {
     const ties = tiesOf(captions, giving, pairs);
     const fault = disagreement(ties, Math.min(captions.length, giving.length));
     if (fault !== null) throw new CannotDo(`--borrow ${file}: ${fault} Nothing was written.`);
-    const pieces = piecesOf(together(ties.filter((t) => t.certainty >= certain)));
+    const sure = ties.filter((t) => t.certainty >= certain);
+    const way = around.given.values['through'] ?? 'line';
+    if (way !== 'line' && way !== 'ties') throw new CannotDo(`--through takes line or ties; “${way}” is neither.`);
+    const line = way === 'line' ? straightLine(piecesOf(sure)) : null;
+    if (line) {
+      tellLine(line, piecesOf(sure), around);
+      return movedAlong(captions, line.pieces);
+    }
+    const pieces = piecesOf(together(sure));
     tell(pieces, offFromOthers(pieces), 'the others', around);
     return movedAlong(captions, pieces);
   },
@@ -133,7 +155,7 @@ const moves = {
 } satisfies Record<string, Move>;
 type MoveName = keyof typeof moves;
 const names = Object.keys(moves) as readonly MoveName[];
-const usage = `fenwix retime IN OUT ${names.map((m) => `[--${m} …]`).join(' ')} ${readingUsage} [--to ${targetNames}] [--json]`;
+const usage = `fenwix retime IN OUT ${names.map((m) => `[--${m} …]`).join(' ')} [--through line|ties] ${readingUsage} [--to ${targetNames}] [--json]`;
 
 /** What is asked for, in order; ties in a row are one line. */
 function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [MoveName, readonly string[]])[] {
@@ -151,7 +173,7 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
 
 export const retime: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
-    values: [...reading.values, ...names, 'to'],
+    values: [...reading.values, ...names, 'to', 'through'],
     flags: [...reading.flags, 'json', 'crlf'],
     twos: ['recut'],
   });

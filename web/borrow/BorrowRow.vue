@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
+import { lineInWords } from '../../core/borrow/straight.ts';
 import { withIds } from '../../core/formats/cue.ts';
 import { ask } from '../api/client.ts';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';
@@ -27,10 +28,20 @@ const choices = computed(() => [
 ]);
 const chosen = ref('');
 const trouble = computed(() => borrow.trouble ?? file.trouble.value);
-const ways = [
-  ['ties', 'Move by the ties'],
-  ['one for one', 'Times one for one'],
-] as const;
+const ways = computed(() => [
+  ...(borrow.straight ? [['line', `One line: ${lineInWords(borrow.straight)}`] as const] : []),
+  ['ties', 'Tie by tie'] as const,
+  ['one for one', 'Times one for one'] as const,
+]);
+/** Ties the line passes by, told while it is used. */
+const besideLine = computed(() => {
+  const many = borrow.way === 'line' ? (borrow.straight?.leftOut.filter(Boolean).length ?? 0) : 0;
+  return many === 0
+    ? ''
+    : many === 1
+      ? 'One tie is far off it and left out.'
+      : `${String(many)} ties are far off it and left out.`;
+});
 
 async function choose(id: string | null): Promise<void> {
   if (id === null) return;
@@ -77,6 +88,7 @@ watch(
     </TextButton>
     <span v-if="trouble" class="bad small" role="alert">{{ trouble }}</span>
     <span v-else-if="borrow.isPairing" class="soft small" role="status">Looking for captions that say the same…</span>
+    <span v-else-if="besideLine" class="soft small" role="status">{{ besideLine }}</span>
     <span v-else-if="choices.length === 0" class="soft small" role="status">
       This job has no other track with captions; a file will do.
     </span>

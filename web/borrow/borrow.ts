@@ -5,6 +5,7 @@ import { sentence } from '../../core/contract/api-error.ts';
 import { piecesOf, tiesOf, together, type BorrowedTie } from '../../core/borrow/borrow.ts';
 import { oneForOne } from '../../core/borrow/one-for-one.ts';
 import { certain, type Pair } from '../../core/borrow/pair.ts';
+import { straightLine } from '../../core/borrow/straight.ts';
 import { offFromOthers, orderedTies } from '../../core/retime/line.ts';
 import type { Timed } from '../../core/timing/move.ts';
 import type { Caption } from '../../core/track/caption.ts';
@@ -18,6 +19,8 @@ export interface Giving {
   readonly language: string;
   readonly captions: readonly Caption[];
 }
+/** One straight line, every tie, or the times of each caption’s pair. */
+export type BorrowWay = 'line' | 'ties' | 'one for one';
 /** What becomes of a tie. */
 export type TieState = 'by hand' | 'found' | 'weak' | 'beside another' | 'left out';
 export interface TieRow extends BorrowedTie {
@@ -44,14 +47,14 @@ export const useBorrow = defineStore('borrow', () => {
   const trouble = ref<string | null>(null);
   /** Whether the columns are shown, or the stage with the new times. */
   const isShown = ref(true);
-  /** Captions move by the line through the ties, or take times one for one where they are paired. */
-  const way = ref<'ties' | 'one for one'>('ties');
+  /** Captions move along one straight line, or through every tie, or take times one for one where they are paired. */
+  const chosen = ref<BorrowWay | null>(null);
 
   let turn = 0;
   function clear(): void {
     turn++;
     [giving.value, pairs.value, byHand.value, leftOut.value] = [null, [], [], new Set()];
-    [isPairing.value, trouble.value, isShown.value] = [false, null, true];
+    [isPairing.value, trouble.value, isShown.value, chosen.value] = [false, null, true, null];
   }
   watch(() => track.track?.id, clear);
 
@@ -92,6 +95,17 @@ export const useBorrow = defineStore('borrow', () => {
     return together([...hand.value, ...sure]);
   });
   const line = computed(() => piecesOf(used.value));
+  /** The straight line that explains the ties; null where none does. */
+  const straight = computed(() => straightLine(line.value));
+  /** How it is done: the straight line where there is one, unless another way is chosen. */
+  const way = computed<BorrowWay>({
+    get() {
+      if (chosen.value !== null && chosen.value !== 'line') return chosen.value;
+      // A tie set by hand says more than any line that passes it by.
+      return straight.value && (chosen.value === 'line' || hand.value.length === 0) ? 'line' : 'ties';
+    },
+    set: (now) => (chosen.value = now),
+  });
   const rows = computed((): readonly TieRow[] => {
     const off = new Map(offFromOthers(line.value).map((ms, i) => [used.value[i]?.moved, ms]));
     const taken = new Set(hand.value.map((t) => t.moved));
@@ -111,6 +125,7 @@ export const useBorrow = defineStore('borrow', () => {
   });
   const plan = computed((): { readonly pieces: readonly Piece[] } | { readonly fault: string } | null => {
     if (used.value.length === 0) return null;
+    if (way.value === 'line' && straight.value) return { pieces: straight.value.pieces };
     const ordered = orderedTies(line.value);
     return 'fault' in ordered ? { fault: ordered.fault } : { pieces: ordered };
   });
@@ -150,6 +165,7 @@ export const useBorrow = defineStore('borrow', () => {
     if (caption && there) tie(caption, there);
   }
   return {
+    straight,
     giving,
     isPairing,
     trouble,

@@ -32,7 +32,7 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
   const moved = computed((): readonly Caption[] => {
     const { pieces } = borrow;
     if (pieces.length === 0) return track.captions;
-    return withMoved(track.captions, borrow.way === 'ties' ? timesAlong(track.captions, pieces) : borrow.times);
+    return withMoved(track.captions, borrow.way !== 'one for one' ? timesAlong(track.captions, pieces) : borrow.times);
   });
   const ghosts = computed(() => (isTied.value ? track.captions : []));
   const ends = (captions: readonly Caption[]): number => captions.reduce((last, c) => Math.max(last, c.end), 0);

@@ -85,7 +85,7 @@ export const useRetime = defineStore('retime', () => {
   }
   function borrowPlan(): Plan {
     const { plan: line } = borrow;
-    if (!line || 'fault' in line || borrow.way === 'ties') return line;
+    if (!line || 'fault' in line || borrow.way !== 'one for one') return line;
     const inScope = new Set(moved.value.map((c) => c.id));
     return { taken: borrow.times.filter((t) => inScope.has(t.id)), pieces: line.pieces };
   }
