@@ -80,9 +80,13 @@ export function commandLineFigures(only = ''): readonly ProcessorTime[] {
       const [named = '', ...flags] = command.split(' ');
       const words = ['dist/cli.mjs', named, file, ...out, ...flags].map((word) => `'${word}'`).join(' ');
       // The shell tells what its children took.
-      const { stdout } = spawnSync('sh', ['-c', `ulimit -t ${String(givenUp)}; '${process.execPath}' ${words} >/dev/null 2>&1; times`], {
-        encoding: 'utf8',
-      });
+      const { stdout } = spawnSync(
+        'sh',
+        ['-c', `ulimit -t ${String(givenUp)}; '${process.execPath}' ${words} >/dev/null 2>&1; times`],
+        {
+          encoding: 'utf8',
+        },
+      );
       const [, children = ''] = stdout.trim().split('\n');
       const seconds = [...children.matchAll(/(\d+)m([\d.]+)s/g)].map(([, m, s]) => Number(m) * 60 + Number(s));
       return { name: `${command}: ${name}`, ms: Math.round(seconds.reduce((sum, s) => sum + s, 0) * 1000), most };

@@ -291,6 +291,27 @@ describe('fenwix regions', () => {
     expect(muttered).toContain('WAV files of 16-bit samples');
   });
 
+  it.each([
+    ['rates that cannot be', 24, 4_294_967_295, 'says that it has 4294967295 samples a second'],
+    ['rates that nobody records at', 24, 1, 'says that it has 1 samples a second'],
+  ])('says of a header with %s that it is damaged', (_, place, value, says) => {
+    const odd = wav.slice();
+    new DataView(odd.buffer).setUint32(place, value, true);
+    const { ending, muttered } = at({ 'a.wav': odd }, 'regions', 'a.wav');
+    expect(ending).toBe(2);
+    expect(muttered).toContain(says);
+  });
+
+  it('hears a file that does not say how long it is, and says of one that ends with its header that it is empty', () => {
+    const header = 44;
+    const open = wav.slice();
+    new DataView(open.buffer).setUint32(header - 4, 0, true);
+    expect(at({ 'a.wav': open }, 'regions', 'a.wav').said).toContain('3 stretches of speech');
+    const { ending, muttered } = at({ 'a.wav': open.slice(0, header) }, 'regions', 'a.wav');
+    expect(ending).toBe(2);
+    expect(muttered).toContain('without any samples');
+  });
+
   it('lets captions be checked against the sound, and says where they were not', () => {
     const early = '1\n00:00:00,100 --> 00:00:01,300\nThe gate is shut.\n';
     expect(at({ 'a.srt': early }, 'check', 'a.srt').said).toContain('Not held against the sound (2 rules)');

@@ -1,5 +1,5 @@
 /** The sound of recordings, a piece at a time. */
-import { wavForm, wavSamples, wavStep, type WavForm } from '../core/speech/wav.ts';
+import { isRecordedRate, wavForm, wavSamples, wavStep, type WavForm } from '../core/speech/wav.ts';
 import { CannotDo } from './arguments.ts';
 import type { OpenFile, Terminal } from './terminal.ts';
 
@@ -19,11 +19,17 @@ export interface OpenSound {
   readonly eachPiece: (take: (samples: Float32Array, at: number) => void) => void;
 }
 
-function soundIn(file: OpenFile): OpenSound | null {
+/** @throws {CannotDo} where its header says what cannot be */
+function soundIn(file: OpenFile, path: string): OpenSound | null {
   const form = wavForm(file.read(0, headBytes), file.size);
   if (!form) return null;
+  if (!isRecordedRate(form.rate))
+    throw new CannotDo(
+      `${path} says that it has ${String(form.rate)} samples a second, which no recording has: its header is damaged. Save it again as WAV.`,
+    );
   const step = wavStep(form);
   const many = Math.floor(form.bytes / step);
+  if (many === 0) throw new CannotDo(`${path} is a WAV file without any samples in it: there is nothing to hear.`);
   const samplesAt = (from: number, to: number): Float32Array =>
     wavSamples(file.read(form.at + from * step, Math.max(0, to - from) * step), form);
   return {
@@ -45,7 +51,7 @@ function soundIn(file: OpenFile): OpenSound | null {
  */
 export function withSound<T extends object>(terminal: Terminal, path: string, use: (sound: OpenSound) => T): T {
   const inFile = (file: OpenFile): T | null => {
-    const sound = soundIn(file);
+    const sound = soundIn(file, path);
     return sound && use(sound);
   };
   const used = terminal.open(path, inFile) ?? terminal.asWav(path, inFile);

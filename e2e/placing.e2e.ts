@@ -117,7 +117,8 @@ it('puts captions back where their words are said, shown before they are moved, 
   expect(off.filter((ms) => ms <= 100).length).toBeGreaterThanOrEqual(37);
   expect(after.map((c) => c.id)).toEqual(captionsOfScript().map((c) => c.id));
   expect(after[0]?.words.map((w) => w[6])).toEqual(['Welcome', 'to', 'night', 'school,', 'part', 'three.']);
-  expect(after[20]?.timing).toBe('provisional');
+  // It had times, and keeps some.
+  expect(after[20]?.timing).toBe('set');
   await control(app.driver, 'z');
   await eventually(app.driver, 'all of it back', async () => {
     const now = await kept(track);
@@ -205,7 +206,7 @@ it('sends a caption nothing was heard of along with the one after it, where its 
     return (after.find((c) => c.id === before?.id)?.start ?? NaN) - (before?.start ?? NaN);
   };
   expect(by(nonsense)).toBe(by(nonsense + 1));
-  expect(after.find((c) => c.id === captions[nonsense]?.id)?.timing).toBe('provisional');
+  expect(after.find((c) => c.id === captions[nonsense]?.id)?.timing).toBe('set');
 });
 
 it('goes on after a reload, and what was found is there again after another', async () => {

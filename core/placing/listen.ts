@@ -6,11 +6,22 @@ import type { Hearing, Placed } from './grammars.ts';
 import { groupsOf } from './groups.ts';
 import type { Script } from './script.ts';
 
-/** A part of the recording that one worker hears. */
+/** A part of the recording that is heard from its beginning on, whoever hears the others. */
 export interface Part {
   readonly groups: readonly Stretch[];
   /** The word that is probably to come first in it; null where it is the first of all. */
   readonly next: number | null;
+}
+
+/** A part has at least so much speech, in ms, and there are no more than so many. */
+const [leastPart, mostParts] = [180_000, 4];
+/**
+ * How many parts a recording is heard in. It goes by the recording alone, so that the same is heard in it whoever hears it
+ * with however many processors.
+ */
+export function howManyParts(speech: readonly Stretch[]): number {
+  const all = speech.reduce((sum, s) => sum + s.end - s.start, 0);
+  return Math.max(1, Math.min(mostParts, Math.floor(all / leastPart)));
 }
 
 /** The recording in as many parts of about the same speech. @param length in ms @param words of the script */
@@ -60,14 +71,14 @@ const atOnce = 6;
 export interface Listening {
   /** Told the share that is done, 0 to 1. */
   readonly tell?: (share: number) => void;
-  /** What was heard before, by as many hearers; null for a part of which nothing was. */
+  /** What was heard before, part by part; null for one of which nothing was. */
   readonly before?: readonly (PartHeard | null)[];
   /** Told what was heard of each part so far, whenever there is more. */
   readonly keep?: (heard: readonly (PartHeard | null)[]) => void;
 }
 
 /**
- * Listens with as many hearers as there are, each in a part of the recording.
+ * Listens with as many hearers as there are; each takes the next part of the recording when it is done with one.
  * @param length of the recording, in ms
  */
 export async function listenWith(
@@ -77,40 +88,44 @@ export async function listenWith(
   length: number,
   { tell = () => undefined, before = [], keep = () => undefined }: Listening = {},
 ): Promise<Listened> {
-  const many = hearers.length;
-  const done = hearers.map(() => 0);
+  const parts = partsOf(speech, length, script.words.length, howManyParts(speech));
+  let done = parts.map(() => 0);
   const told = (i: number, share: number, from: number, to: number): void => {
     done[i] = share;
-    tell(from + ((to - from) * done.reduce((sum, each) => sum + each, 0)) / many);
+    tell(from + ((to - from) * done.reduce((sum, each) => sum + each, 0)) / Math.max(1, done.length));
   };
-  const parts = partsOf(speech, length, script.words.length, many);
-  const heard: (PartHeard | null)[] = hearers.map((_, i) => before[i] ?? null);
+  // What another division of the recording has heard says nothing of this one.
+  const heard: (PartHeard | null)[] = parts.map((_, i) =>
+    before.length === parts.length ? (before[i] ?? null) : null,
+  );
+  const waiting = [...parts.entries()];
   await Promise.all(
-    hearers.map(async (hearer, i) => {
-      const part = parts[i];
-      if (!part) return;
-      const all = part.groups.length;
-      let so = heard[i] ?? unheard(part.groups, part.next);
-      while (so.groups < all) {
-        const from = so.groups;
-        const next = part.groups.slice(from, from + atOnce);
-        so = await hearer.anchors(so, next, (share) => told(i, (from + share * next.length) / all, 0, listening));
-        heard[i] = so;
-        keep([...heard]);
-      }
-      told(i, 1, 0, listening);
+    hearers.map(async (hearer) => {
+      for (let taken = waiting.shift(); taken; taken = waiting.shift()) await hearPart(hearer, taken[0], taken[1]);
     }),
   );
+  async function hearPart(hearer: Hearer, i: number, part: Part): Promise<void> {
+    const all = part.groups.length;
+    let so = heard[i] ?? unheard(part.groups, part.next);
+    while (so.groups < all) {
+      const from = so.groups;
+      const next = part.groups.slice(from, from + atOnce);
+      so = await hearer.anchors(so, next, (share) => told(i, (from + share * next.length) / all, 0, listening));
+      heard[i] = so;
+      keep([...heard]);
+    }
+    told(i, 1, 0, listening);
+  }
   const anchors = chained(
     heard.flatMap((part) => part?.runs ?? []),
     { script },
   );
   const gaps = gapsBetween(anchors, { script }, speech, length);
-  done.fill(0);
+  done = hearers.map(() => 0);
   const fills = await Promise.all(
     hearers.map((hearer, i) =>
       hearer.fills(
-        gaps.filter((_, n) => n % many === i),
+        gaps.filter((_, n) => n % hearers.length === i),
         (share) => told(i, share, listening, 1),
       ),
     ),

@@ -5,9 +5,10 @@
  */
 
 import { NotDecoded } from '../track/decode.ts';
+import { steadyTones } from './steady-tones.ts';
 
 /** Raised where regions come out otherwise than before, so that those that are kept are looked for again. */
-export const regionsMethod = 1;
+export const regionsMethod = 2;
 /** The length of a piece whose voice is told, and of a frame whose loudness is told, in ms. */
 export const [pieceMs, frameMs] = [32, 10];
 
@@ -129,16 +130,29 @@ function without(stretches: readonly Stretch[], others: readonly Stretch[]): Str
   });
 }
 
+/** What is left of a voice beside a tone is none where it is shorter than this: how the tone begins and dies away, in ms. */
+const edgeOfTone = 300;
+
+/** Voices without the tones that were taken for some, and without what is only their beginning or end. */
+function withoutTones(voices: readonly Stretch[], tones: readonly Stretch[]): Stretch[] {
+  return voices.flatMap((voice) =>
+    without([voice], tones).filter(
+      (part) => (part.start === voice.start && part.end === voice.end) || part.end - part.start >= edgeOfTone,
+    ),
+  );
+}
+
 /**
  * Speech, and sound that is none.
  * @param voice how likely each piece of 32 ms holds a voice, 0 to 1
  * @param loud how loud each frame of 10 ms is, in dB against the loudest there can be
  */
 export function regionsOf(voice: Float32Array, loud: Float32Array): Regions {
-  const speech = joined(
+  const voices = joined(
     spokenPieces(voice).map((stretch) => withEdges(stretch, loud)),
     0,
   );
+  const speech = withoutTones(voices, steadyTones(loud, frameMs));
   const level = quantile(loud, 0.05) + overQuiet;
   const heard: Stretch[] = [];
   let start = -1;

@@ -49,6 +49,12 @@ it('takes a file that was cut for as long as it is', () => {
   expect(wavForm(bytes, bytes.length)?.bytes).toBe(4);
 });
 
+it('takes a file that does not say how long it is for as long as it is', () => {
+  const bytes = wav();
+  new DataView(bytes.buffer).setUint32(40, 0, true);
+  expect(wavForm(bytes, bytes.length)?.bytes).toBe(6);
+});
+
 it.each([
   ['other files', new TextEncoder().encode('WEBVTT and more')],
   ['nothing', new Uint8Array()],

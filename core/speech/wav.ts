@@ -41,12 +41,21 @@ export function wavForm(head: Uint8Array, size: number): WavForm | null {
       if (!isPlain || view.getUint16(body + 14, true) !== bytesInSample * 8 || channels === 0 || rate === 0)
         return null;
       form = { rate, channels };
-    } else if (name === 'data') return form && { ...form, at: body, bytes: Math.max(0, Math.min(length, size - body)) };
+    } else if (name === 'data') {
+      // Whoever wrote it into a pipe, or was cut off, could not say how long it became: all that is there.
+      const said = length === 0 ? Infinity : length;
+      return form && { ...form, at: body, bytes: Math.max(0, Math.min(said, size - body)) };
+    }
     // Each part begins at an even place.
     at = body + length + (length % 2);
   }
   return null;
 }
+
+/** From speech over a bad line to the finest that is recorded, in samples a second. */
+const [lowestRate, highestRate] = [1000, 768_000];
+/** Whether a recording may have this rate; one outside says that its header is damaged. */
+export const isRecordedRate = (rate: number): boolean => rate >= lowestRate && rate <= highestRate;
 
 /** Samples of all channels as one, -1 to 1. @param bytes whole samples of all channels */
 export function wavSamples(bytes: Uint8Array, { channels }: Pick<WavForm, 'channels'>): Float32Array {

@@ -2,7 +2,7 @@
 import type { PartHeard } from '../../core/placing/anchors.ts';
 import type { Gap } from '../../core/placing/fills.ts';
 import type { Placed } from '../../core/placing/grammars.ts';
-import { leastShare, listenWith, type Hearer, type Listening } from '../../core/placing/listen.ts';
+import { howManyParts, leastShare, listenWith, type Hearer, type Listening } from '../../core/placing/listen.ts';
 import { offsetsOf, type Offsets } from '../../core/placing/offset.ts';
 import { placedTrack } from '../../core/placing/placed-track.ts';
 import type { Certainty } from '../../core/placing/caption-place.ts';
@@ -47,7 +47,6 @@ export interface PlacingRequest extends Omit<PlacingJob, 'captions'> {
 
 /**
  * Where captions belong; a sentence where words and sound do not match.
- * @param listening what was heard before is gone on with where as many listen as then
  * @throws {WorkerTrouble}
  */
 export async function listenFor(
@@ -55,17 +54,14 @@ export async function listenFor(
   listening: Listening,
   signal: AbortSignal,
 ): Promise<Placing | { readonly trouble: string }> {
-  const many = Math.max(1, Math.min(mostWorkers, navigator.hardwareConcurrency));
+  const many = Math.max(1, Math.min(mostWorkers, howManyParts(speech), navigator.hardwareConcurrency));
   const clients = Array.from({ length: many }, begin);
   const job: PlacingJob = { ...where, captions: captions.map(({ text, speakers }) => ({ text, speakers })) };
   try {
     const [script] = (await Promise.all(clients.map((c) => c.ask({ begin: job }, { signal })))) as Script[];
     if (!script || script.words.length === 0) return { trouble: 'These captions hold no words that are said.' };
     const hearers = clients.map((c) => hearerIn(c, signal));
-    const { placed, share } = await listenWith(hearers, script, speech, length, {
-      ...listening,
-      before: listening.before?.length === many ? listening.before : [],
-    });
+    const { placed, share } = await listenWith(hearers, script, speech, length, listening);
     if (share < leastShare)
       return {
         trouble: `The words and the sound do not match: ${String(Math.round(share * 100))} % of the words were heard. Nothing was moved. Are they from another recording, or in another language?`,
