@@ -25,7 +25,7 @@ function soundIn(file: OpenFile, path: string): OpenSound | null {
   if (!form) return null;
   if (!isRecordedRate(form.rate))
     throw new CannotDo(
-      `${path} says that it has ${String(form.rate)} samples a second, which no recording has: its header is damaged. Save it again as WAV.`,
+      `${path} says that its rate is ${String(form.rate)} Hz, which no recording has: its header is damaged. Save it again as WAV.`,
     );
   const step = wavStep(form);
   const many = Math.floor(form.bytes / step);
