@@ -79,7 +79,7 @@ describe('words of a job that is gone', () => {
     await app.services.startServer();
     await ask('DELETE /api/jobs/:id', { params: { id: job } });
     await app.driver.get(app.services.address);
-    await says(app.driver, /\d+ changes? “of the lower basin” (is|are) in this browser only/);
+    await says(app.driver, 'What was typed, “of the lower basin”, is in this browser only');
     await says(app.driver, 'the server does not have the track any more');
     await press(app.driver, 'Save as a file');
     expect((await downloaded(app.opened, 'changes-not-saved.json')).text).toContain('of the lower basin');

@@ -33,15 +33,6 @@ const ways = computed(() => [
   ['ties', 'Tie by tie'] as const,
   ['one for one', 'Times one for one'] as const,
 ]);
-/** Ties the line passes by, told while it is used. */
-const besideLine = computed(() => {
-  const many = borrow.way === 'line' ? (borrow.straight?.leftOut.filter(Boolean).length ?? 0) : 0;
-  return many === 0
-    ? ''
-    : many === 1
-      ? 'One tie is far off it and left out.'
-      : `${String(many)} ties are far off it and left out.`;
-});
 
 async function choose(id: string | null): Promise<void> {
   if (id === null) return;
@@ -88,7 +79,6 @@ watch(
     </TextButton>
     <span v-if="trouble" class="bad small" role="alert">{{ trouble }}</span>
     <span v-else-if="borrow.isPairing" class="soft small" role="status">Looking for captions that say the same…</span>
-    <span v-else-if="besideLine" class="soft small" role="status">{{ besideLine }}</span>
     <span v-else-if="choices.length === 0" class="soft small" role="status">
       This job has no other track with captions; a file will do.
     </span>

@@ -26,12 +26,14 @@ const signs: Readonly<Record<TieState, string>> = {
   found: '✓ found',
   weak: '△ weak',
   'beside another': '– beside one',
+  'off the line': '– off the line',
   'left out': '– left out',
 };
 const inSight = computed(() =>
   places.value.flatMap((index) => (borrow.rows[index] ? [{ index, row: borrow.rows[index] }] : [])),
 );
 const current = computed(() => borrow.rows.find((r) => r.moved === place.caption?.id) ?? null);
+const offTheLine = computed(() => borrow.rows.filter((r) => r.state === 'off the line').length);
 const weak = computed(() => borrow.rows.filter((r) => r.state === 'weak').length);
 /** What a person would have to put right afterwards. */
 const overlaps = computed(
@@ -52,6 +54,9 @@ watch(
     <div class="row between wrap">
       <h2>{{ borrow.used.length === 1 ? 'One tie' : `${borrow.used.length} ties` }}</h2>
       <span class="soft small">
+        <template v-if="offTheLine > 0"
+          >{{ offTheLine === 1 ? 'one is' : `${offTheLine} are` }} off the line,
+        </template>
         <template v-if="weak > 0">{{ weak === 1 ? 'one more is weak' : `${weak} more are weak` }}, </template>
         {{ overlaps === 0 ? 'no caption overlaps' : `${overlaps} captions overlap` }}
       </span>
@@ -86,7 +91,7 @@ watch(
       <TextButton v-if="current?.state === 'weak'" @click="borrow.take(current)">Use it</TextButton>
       <TextButton
         v-else
-        :disabled="!current || current.state === 'beside another'"
+        :disabled="!current || current.state === 'beside another' || current.state === 'off the line'"
         @click="current && borrow.untie(current.moved)"
       >
         {{ current?.state === 'left out' ? 'Use it again' : 'Leave it out' }}

@@ -22,10 +22,10 @@ export interface Giving {
 /** One straight line, every tie, or the times of each caption’s pair. */
 export type BorrowWay = 'line' | 'ties' | 'one for one';
 /** What becomes of a tie. */
-export type TieState = 'by hand' | 'found' | 'weak' | 'beside another' | 'left out';
+export type TieState = 'by hand' | 'found' | 'weak' | 'beside another' | 'off the line' | 'left out';
 export interface TieRow extends BorrowedTie {
   readonly state: TieState;
-  /** How far it is from where the ties around it would put it, in ms. */
+  /** How far it is from the line, or from where the ties around it would put it, in ms. */
   readonly off: number;
 }
 
@@ -107,9 +107,12 @@ export const useBorrow = defineStore('borrow', () => {
     set: (now) => (chosen.value = now),
   });
   const rows = computed((): readonly TieRow[] => {
-    const off = new Map(offFromOthers(line.value).map((ms, i) => [used.value[i]?.moved, ms]));
+    const passing = way.value === 'line' ? straight.value : null;
+    const off = new Map((passing?.off ?? offFromOthers(line.value)).map((ms, i) => [used.value[i]?.moved, ms]));
+    const besideLine = new Set(used.value.flatMap(({ moved }, i) => (passing?.leftOut[i] === true ? [moved] : [])));
     const taken = new Set(hand.value.map((t) => t.moved));
     const stateOf = (tie: BorrowedTie): TieState => {
+      if (besideLine.has(tie.moved)) return 'off the line';
       if (tie.byHand) return 'by hand';
       if (leftOut.value.has(tie.moved)) return 'left out';
       if (tie.certainty < certain) return 'weak';

@@ -12,11 +12,11 @@ const left = useLeftChanges();
 /** To be discarded, once that is said a second time. */
 const asked = shallowRef<LeftChanges | null>(null);
 
-const many = ({ edits }: LeftChanges): string => `${String(edits.length)} ${edits.length === 1 ? 'change' : 'changes'}`;
-/** Some of the words, so that one knows which they are. */
-function words({ edits }: LeftChanges): string {
-  const all = wordsOfAll(edits).join(' ').replace(/\s+/g, ' ').trim();
-  return all === '' ? '' : ` “${all.length > 60 ? `${all.slice(0, 60)}…` : all}”`;
+/** What it is, by its words, so that one knows which they were; by how many changes, where they hold none. */
+function about({ edits }: LeftChanges): string {
+  const words = wordsOfAll(edits).join(' ').replace(/\s+/g, ' ').trim();
+  if (words !== '') return `What was typed, “${words.length > 60 ? `${words.slice(0, 60)}…` : words}”, is`;
+  return edits.length === 1 ? 'One change is' : `${String(edits.length)} changes are`;
 }
 const save = (item: LeftChanges): void => saveAs(setAsideFile(item), 'changes-not-saved.json', 'application/json');
 function discard(item: LeftChanges): void {
@@ -28,8 +28,7 @@ function discard(item: LeftChanges): void {
 <template>
   <div class="left-changes stack">
     <NoteBox v-for="item in left.items" :key="item.id" tone="bad">
-      {{ many(item) }}{{ words(item) }} {{ item.edits.length === 1 ? 'is' : 'are' }} in this browser only:
-      {{ item.reason }}
+      {{ about(item) }} in this browser only: {{ item.reason }}
       <template #actions>
         <TextButton @click="save(item)">Save as a file</TextButton>
         <TextButton @click="discard(item)">{{ asked === item ? 'Discard for good' : 'Discard' }}</TextButton>
@@ -41,5 +40,8 @@ function discard(item: LeftChanges): void {
 <style scoped>
 .left-changes {
   margin-bottom: 16px;
+}
+.left-changes :deep(.ant-alert-action) {
+  margin-inline-start: 16px;
 }
 </style>
