@@ -3,7 +3,12 @@
  * rises and falls by several dB with every syllable; a tone keeps to a line. Measured on the demo: over windows of 0.4 s
  * speech is 4 to 15 dB (standard deviation, middle of each stretch) off the line through its loudness, both horns 0.8.
  */
-import type { Stretch } from './regions.ts';
+
+/** A tone, [start, end), in ms. */
+interface Tone {
+  readonly start: number;
+  readonly end: number;
+}
 
 /** Windows of so many frames, a step apart. */
 const [windowFrames, stepFrames] = [40, 10];
@@ -31,8 +36,8 @@ function offLine(loud: Float32Array, from: number, many: number): number {
  * @param loud how loud each frame is, in dB
  * @param frameMs length of a frame, in ms
  */
-export function steadyTones(loud: Float32Array, frameMs: number): Stretch[] {
-  const found: Stretch[] = [];
+export function steadyTones(loud: Float32Array, frameMs: number): Tone[] {
+  const found: Tone[] = [];
   let start = -1;
   let end = 0;
   const close = (): void => {
