@@ -19,11 +19,13 @@ const pinia = createPinia();
 if (early) useOpening(pinia).adopt(early);
 if (earlyJobs) useJobList(pinia).adopt(earlyJobs);
 createApp(App).use(pinia).use(router).mount('#app');
-// Work that an earlier page could not deliver goes on its way, whichever page is opened first, once it is there.
-whenIdle(
-  () =>
-    void useLeftChanges(pinia)
-      .look()
-      .catch(() => undefined),
-  1000,
-);
+// Work that an earlier page could not deliver goes on its way, whichever page is opened first, once it is there. The list
+// of jobs looks for it by itself.
+if (!earlyJobs)
+  whenIdle(
+    () =>
+      void useLeftChanges(pinia)
+        .look()
+        .catch(() => undefined),
+    1000,
+  );

@@ -49,7 +49,12 @@ export function watchBodies(app: FastifyInstance, patience: number): void {
   });
 
   app.addHook('onRequest', ({ raw }, reply, done) => {
-    const { socket } = raw;
+    const { socket, headers } = raw;
+    // Most requests bring no body, and nothing has to be waited for.
+    if (headers['content-length'] === undefined && headers['transfer-encoding'] === undefined) {
+      done();
+      return;
+    }
     let before = socket.bytesRead;
     const stop = (): void => clearInterval(timer);
     const timer = setInterval(() => {

@@ -3,6 +3,7 @@ import { pushAll } from '../../core/text/push-all.ts';
 import { writeTrackFile } from '../../core/formats/track-file/track-file.ts';
 import type { Caption, Track } from '../../core/track/caption.ts';
 import type { Edit } from '../../core/track/edits.ts';
+import type { LeftChanges } from '../sync/left-edits.ts';
 
 /** The words an edit carries, for somebody who reads the file. */
 function wordsOf(edit: Edit): readonly string[] {
@@ -41,15 +42,7 @@ export function wordsOfAll(edits: readonly Edit[]): readonly string[] {
 }
 
 /** Changes that were set aside: the words first, then the edits whole. */
-export function setAsideFile({
-  reason,
-  at,
-  edits,
-}: {
-  readonly reason: string;
-  readonly at: number | null;
-  readonly edits: readonly Edit[];
-}): string {
+export function setAsideFile({ reason, at, edits }: Pick<LeftChanges, 'reason' | 'at' | 'edits'>): string {
   const content = { reason, at: at === null ? null : new Date(at).toISOString(), words: wordsOfAll(edits), edits };
   return `${JSON.stringify(content, null, 2)}\n`;
 }

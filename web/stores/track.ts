@@ -232,11 +232,8 @@ export const useTrack = defineStore('track', () => {
           edits: line.edits.map((w) => w.edit),
           drop: () => outbox.replace(line, []),
         })),
-      ...(await outbox.allAsides()).map((aside) => ({ ...aside, drop: () => dropAside(aside.id) })),
+      ...(await outbox.allAsides()).map((aside) => ({ ...aside, drop: () => outbox.dropAside(aside.id) })),
     ];
-    async function dropAside(id: string): Promise<void> {
-      await outbox.dropAside(id);
-    }
   }
 
   /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already @param beside what the same step changes besides captions */
