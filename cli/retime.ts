@@ -119,14 +119,14 @@ const moves = {
     return movedAlong(captions, ordered);
   },
   borrow(captions, [file = ''], around) {
+    const way = around.given.values['through'] ?? 'line';
+    if (way !== 'line' && way !== 'ties') throw new CannotDo(`--through takes line or ties; “${way}” is neither.`);
     const giving = withIds(readCaptionFile(around.terminal, file, around.given).captions, () => crypto.randomUUID());
     const { pairs } = pairCaptions(captions, giving);
     const ties = tiesOf(captions, giving, pairs);
     const fault = disagreement(ties, Math.min(captions.length, giving.length));
     if (fault !== null) throw new CannotDo(`--borrow ${file}: ${fault} Nothing was written.`);
     const sure = ties.filter((t) => t.certainty >= certain);
-    const way = around.given.values['through'] ?? 'line';
-    if (way !== 'line' && way !== 'ties') throw new CannotDo(`--through takes line or ties; “${way}” is neither.`);
     const line = way === 'line' ? straightLine(piecesOf(sure)) : null;
     if (line) {
       tellLine(line, piecesOf(sure), around);
