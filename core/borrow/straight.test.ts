@@ -1,20 +1,10 @@
+import { chances } from '../chances-for-tests.ts';
 import { along, type Piece } from '../track/pieces.ts';
 import { straightLine, lineInWords } from './straight.ts';
 
-/** Numbers from a seed (mulberry32, from memory). */
-function numbers(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 /** Ties of a film of an hour and a half: where the translator had each, spoiled, and where the other track has it. */
 function film(spoil: (ms: number) => number, jitter: number, seed = 1): { ties: Piece[]; right: number[] } {
-  const random = numbers(seed);
+  const random = chances(seed);
   const right = Array.from({ length: 600 }, (_, i) => 5000 + i * 9000 + Math.round(random() * 3000));
   return { right, ties: right.map((ms) => [Math.round(spoil(ms)), ms + Math.round((random() - 0.5) * 2 * jitter)]) };
 }
@@ -59,5 +49,12 @@ it('a rate is not read out of the jitter of a short track', () => {
   for (let seed = 1; seed < 40; seed++) {
     const { ties } = film((ms) => ms + 3000, 300, seed);
     expect(straightLine(ties.slice(0, 12))?.rates).toBeNull();
+  }
+});
+
+it('a rate that is plain in a short track is told', () => {
+  for (let seed = 1; seed < 40; seed++) {
+    const { ties } = film((ms) => ms * (25 / (24000 / 1001)), 100, seed);
+    expect(straightLine(ties.slice(0, 12))?.rates).not.toBeNull();
   }
 });

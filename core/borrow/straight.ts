@@ -3,7 +3,7 @@
  * Where it explains them, a track moves along it and keeps its own rhythm, which was somebody's work; going through every
  * tie would give it the other's.
  */
-import { median } from 'd3-array';
+import { extent, median } from 'd3-array';
 import { usualRates, rateText, type FrameRate } from '../time/frames.ts';
 import { along, type Piece } from '../track/pieces.ts';
 
@@ -13,6 +13,12 @@ const holds = 500;
 const fewest = 4;
 /** A frame rate is taken for a mistake only where it leaves less than this share of what a shift leaves. */
 const better = 0.6;
+/** … and where what it changes over the whole track is so many times what the ties' own jitter could feign. */
+const feigned = 6;
+/** What is changed over the whole track by less than this is nothing, however little the ties jitter, in ms. */
+const nothing = 100;
+/** Of a normal spread: its standard deviation, where half lies nearer than 1. */
+const normal = 1.4826;
 /** A tie is beside the line where it is further off than this, and than so many times the middle, in ms. */
 const [beside, timesMiddle] = [1500, 6];
 /** More ties beside it than this share are another cut, and no line. */
@@ -68,6 +74,16 @@ function through(ties: readonly Piece[], { was, now, rates }: Slope): StraightLi
 }
 
 /**
+ * Whether a slope is seen in the ties, and not in their jitter: what it changes from the first to the last stands far
+ * over the error with which a slope through so many can be told (of evenly spread points: their deviation by √(12 ∕ n)).
+ */
+function isSeen(ties: readonly Piece[], { pieces, middle }: StraightLine): boolean {
+  const [first = 0, last = 0] = extent(ties, ([at]) => at);
+  const changed = Math.abs(along(pieces, last) - along(pieces, first) - (last - first));
+  return changed > Math.max(nothing, feigned * normal * middle * Math.sqrt(12 / ties.length));
+}
+
+/**
  * The line that explains ties best; null where none does.
  * @param ties moments of the track that moves, with where they belong
  */
@@ -75,7 +91,8 @@ export function straightLine(ties: readonly Piece[]): StraightLine | null {
   if (ties.length < fewest) return null;
   const [shift, ...others] = slopes().map((slope) => through(ties, slope));
   if (!shift) return null;
-  const scaled = others.reduce((best, line) => (line.middle < best.middle ? line : best), shift);
+  const seen = others.filter((line) => isSeen(ties, line));
+  const scaled = seen.reduce((best, line) => (line.middle < best.middle ? line : best), shift);
   const found = scaled.middle < shift.middle * better ? scaled : shift;
   const isAlone = found.leftOut.filter(Boolean).length <= mostBeside * ties.length;
   return found.middle < holds && isAlone ? found : null;

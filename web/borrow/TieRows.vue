@@ -33,6 +33,7 @@ const inSight = computed(() =>
   places.value.flatMap((index) => (borrow.rows[index] ? [{ index, row: borrow.rows[index] }] : [])),
 );
 const current = computed(() => borrow.rows.find((r) => r.moved === place.caption?.id) ?? null);
+const used = computed(() => borrow.rows.filter((r) => r.state === 'by hand' || r.state === 'found').length);
 const offTheLine = computed(() => borrow.rows.filter((r) => r.state === 'off the line').length);
 const weak = computed(() => borrow.rows.filter((r) => r.state === 'weak').length);
 /** What a person would have to put right afterwards. */
@@ -52,7 +53,7 @@ watch(
 <template>
   <section class="tie-rows fills ruled-above" aria-label="Ties">
     <div class="row between wrap">
-      <h2>{{ borrow.used.length === 1 ? 'One tie' : `${borrow.used.length} ties` }}</h2>
+      <h2>{{ used === 1 ? 'One tie' : `${used} ties` }}</h2>
       <span class="soft small">
         <template v-if="offTheLine > 0"
           >{{ offTheLine === 1 ? 'one is' : `${offTheLine} are` }} off the line,

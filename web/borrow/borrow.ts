@@ -86,17 +86,19 @@ export const useBorrow = defineStore('borrow', () => {
     });
   const found = computed(() => current(tiesOf(paired.value, giving.value?.captions ?? [], pairs.value)));
   const hand = computed(() => current(byHand.value));
-  /** Those the track moves by, in order. */
-  const used = computed(() => {
+  /** Those set by hand, and those found that are certain and not left out. */
+  const wanted = computed(() => {
     const taken = new Set(hand.value.map((t) => t.moved));
     const sure = found.value.filter(
       (t) => t.certainty >= certain && !leftOut.value.has(t.moved) && !taken.has(t.moved),
     );
-    return together([...hand.value, ...sure]);
+    return [...hand.value, ...sure];
   });
-  const line = computed(() => piecesOf(used.value));
-  /** The straight line that explains the ties; null where none does. */
-  const straight = computed(() => straightLine(line.value));
+  /** Those the track moves by, tie by tie, in order. */
+  const inOrder = computed(() => together(wanted.value));
+  const line = computed(() => piecesOf(inOrder.value));
+  /** The straight line that explains all ties, of which any number may stand close together; null where none does. */
+  const straight = computed(() => straightLine(piecesOf(wanted.value)));
   /** How it is done: the straight line where there is one, unless another way is chosen. */
   const way = computed<BorrowWay>({
     get() {
@@ -108,8 +110,9 @@ export const useBorrow = defineStore('borrow', () => {
   });
   const rows = computed((): readonly TieRow[] => {
     const passing = way.value === 'line' ? straight.value : null;
-    const off = new Map((passing?.off ?? offFromOthers(line.value)).map((ms, i) => [used.value[i]?.moved, ms]));
-    const besideLine = new Set(used.value.flatMap(({ moved }, i) => (passing?.leftOut[i] === true ? [moved] : [])));
+    const ties = passing ? wanted.value : inOrder.value;
+    const off = new Map((passing?.off ?? offFromOthers(line.value)).map((ms, i) => [ties[i]?.moved, ms]));
+    const besideLine = new Set(ties.flatMap(({ moved }, i) => (passing?.leftOut[i] === true ? [moved] : [])));
     const taken = new Set(hand.value.map((t) => t.moved));
     const stateOf = (tie: BorrowedTie): TieState => {
       if (besideLine.has(tie.moved)) return 'off the line';
@@ -123,11 +126,11 @@ export const useBorrow = defineStore('borrow', () => {
       .map((tie) => ({
         ...tie,
         state: stateOf(tie),
-        off: off.get(tie.moved) ?? (used.value.length > 0 ? tie.to - along(line.value, tie.at) : 0),
+        off: off.get(tie.moved) ?? (inOrder.value.length > 0 ? tie.to - along(passing?.pieces ?? line.value, tie.at) : 0),
       }));
   });
   const plan = computed((): { readonly pieces: readonly Piece[] } | { readonly fault: string } | null => {
-    if (used.value.length === 0) return null;
+    if (inOrder.value.length === 0) return null;
     if (way.value === 'line' && straight.value) return { pieces: straight.value.pieces };
     const ordered = orderedTies(line.value);
     return 'fault' in ordered ? { fault: ordered.fault } : { pieces: ordered };
@@ -176,7 +179,6 @@ export const useBorrow = defineStore('borrow', () => {
     way,
     from,
     clear,
-    used,
     rows,
     plan,
     pieces,
