@@ -128,3 +128,20 @@ export function prompts(language: 'en' | 'fr'): Clip[] {
       return [{ text: text.trim(), samples: decoded(path, '-f', 'g722') }];
     });
 }
+
+/** The mean power of what is louder than nothing. */
+function powerOf(samples: Float32Array): number {
+  let [sum, many] = [0, 0];
+  for (const x of samples)
+    if (Math.abs(x) > 1e-3) {
+      sum += x * x;
+      many++;
+    }
+  return sum / Math.max(1, many);
+}
+/** The same with another voice all the way, over and over. @param under so much quieter than the first, in dB */
+export function withTalker(spoken: Spoken, other: Float32Array, under: number): Spoken {
+  const loud = Math.sqrt(powerOf(spoken.samples) / powerOf(other)) * 10 ** (-under / 20);
+  const samples = spoken.samples.map((x, i) => x + loud * (other[i % other.length] ?? 0));
+  return { ...spoken, samples, speech: speechOf(samples) };
+}

@@ -1,7 +1,7 @@
 /**
  * How exactly captions are placed where their words are said, how fast, and how often what does not match is refused: on
  * the sets of `bench/placing-sets.ts`, spoiled in every way that is usual. `npm run bench:placing`, with names of sets
- * where not all are wanted: demo, mid-speech, rates, read-aloud, prompts, espeak, wrong.
+ * where not all are wanted: demo, mid-speech, rates, read-aloud, prompts, second-talker, espeak, wrong.
  */
 import { range } from 'd3-array';
 import { execFileSync } from 'node:child_process';
@@ -23,6 +23,7 @@ import {
   prompts,
   readAloud,
   speechOf,
+  withTalker,
   type Clip,
   type Sentence,
   type Spoken,
@@ -68,6 +69,7 @@ async function measure(
   sentences: readonly Sentence[],
   spoil: (s: Sentence, i: number) => Sentence,
   { language, engine, pronounce } = english,
+  isApart = false,
 ): Promise<void> {
   const captions = sentences.map((s, i) => ({ ...spoil(s, i), speakers: [], timing: 'set' as const }));
   const script = scriptOf(captions, language, pronounce);
@@ -100,6 +102,14 @@ async function measure(
   console.log(
     `  ${name.padEnd(46)} ${(length / took).toFixed(0).padStart(4)} x  heard ${share.toFixed(2)}  ${figures}`,
   );
+  if (!isRefused && isApart) {
+    for (const how of ['certain', 'with neighbours', 'left'] as const) {
+      const those = sentences.flatMap((s, i) =>
+        places[i]?.how === how ? [Math.abs((places[i]?.start ?? 0) - s.start)] : [],
+      );
+      if (those.length > 0) console.log(`${' '.repeat(48)}${how.padEnd(15)} ${String(those.length)}: ${told(those)}`);
+    }
+  }
   if (!isRefused && words.length > 0) console.log(`${' '.repeat(64)} ${String(words.length)} words: ${told(words)}`);
 }
 
@@ -248,6 +258,21 @@ if (isWanted('prompts')) {
   await measure('French with other words', inFrench, others(fr.slice(100, 160)), anywhere, french);
   await measure('English with the words of the French', inEnglish, others(fr.slice(0, 60)), anywhere, french);
   await measure('French with the words of the English', inFrench, others(en.slice(0, 60)), anywhere);
+}
+if (isWanted('second-talker')) {
+  console.log('\nA second talker all the way, so much under the first');
+  chance = chances(1);
+  const [en, fr] = [prompts('en').slice(0, 40), prompts('fr').slice(0, 40)];
+  const french = await listenerFor('fr');
+  for (const under of [20, 10, 5]) {
+    const name = (what: string): string => `${what}: -${String(under)} dB`;
+    const all = async (what: string, spoken: Spoken, other: Float32Array, listener = english): Promise<void> =>
+      measure(name(what), withTalker(spoken, other, under), spoken.sentences, later(20_000), listener, true);
+    await all('lock with the round', lock, round.samples);
+    await all('English prompts with the round', joined(en, 25, chance), round.samples);
+    await all('French prompts with the round', joined(fr, 25, chance), round.samples, french);
+    await all('French prompts with English ones', joined(fr, 25, chance), joined(en, 25, chance).samples, french);
+  }
 }
 const speaks = (voice: string, text: string, out: string): boolean => {
   try {

@@ -1,4 +1,5 @@
 /** How far captions move, and what their neighbours say of those that were not heard. */
+import { median } from 'd3-array';
 import type { CaptionPlace } from './caption-place.ts';
 
 /** What of a caption there is to place. */
@@ -58,4 +59,23 @@ export function isOdd(moves: readonly (Move | null)[], i: number, move: Move): b
   const agree = others.every((m, k) => k === 0 || isAlike(others[k - 1] ?? m, m));
   const said = agreed(moves, i, move.at);
   return agree && said !== null && Math.abs(said - move.by) > odd;
+}
+
+/** So many neighbours on either side are asked; they agree where half are no further than the first from their line, and one further than the second is off it, in ms. */
+const [asked, agreeing, offLine] = [3, 60, 120];
+/**
+ * Whether a caption is off the straight line on which its neighbours move: where it is hard to hear, that is heard wrong.
+ * The line is that of the middle slope between any two of them (Theil and Sen), which single wrong ones do not bend.
+ */
+export function isOff(moves: readonly (Move | null)[], i: number, move: Move): boolean {
+  const { before, after } = movesAround(moves, i, asked);
+  const others = [...before, ...after];
+  if (others.length < asked) return false;
+  const slopes = others.flatMap((a, k) =>
+    others.slice(k + 1).flatMap((b) => (b.at > a.at ? [(b.by - a.by) / (b.at - a.at)] : [])),
+  );
+  const slope = median(slopes) ?? 0;
+  const from = median(others, (m) => m.by - slope * m.at) ?? 0;
+  const off = ({ at, by }: Move): number => Math.abs(by - from - slope * at);
+  return (median(others, off) ?? 0) <= agreeing && off(move) > offLine;
 }

@@ -3,8 +3,9 @@ import type { Stretch } from '../speech/regions.ts';
 import type { Placed } from './grammars.ts';
 import { placesBetween } from './between.ts';
 import type { CaptionPlace } from './caption-place.ts';
-import { agreed, isOdd, moveOf, type Move, type Timed } from './moves.ts';
+import { agreed, isOdd, isOff, moveOf, type Move, type Timed } from './moves.ts';
 import { sayingTime, type Script } from './script.ts';
+import { showsBeginning, soundsBeside } from './sound-beside.ts';
 
 /** A beginning so near the beginning of speech is that, in ms. */
 const snaps = 200;
@@ -20,8 +21,8 @@ const leastHeard = 0.5;
  * @param before end of the last word before it
  */
 function startOf(first: Placed, missing: number, before: number, speech: readonly Stretch[]): number {
-  const region = speech.find((s) => s.end > first.start);
   const early = Math.max(before, first.start - missing);
+  const region = speech.find((s) => s.end > first.start);
   if (!region || region.start < before - 50) return early;
   const off = region.start - first.start;
   if (Math.abs(off) <= snaps || (off < 0 && -off <= ownSpeech + missing)) return region.start;
@@ -50,8 +51,11 @@ export function placesOf(
   captions: readonly Timed[],
   script: Script,
   placed: readonly Placed[],
-  speech: readonly Stretch[],
+  sound: readonly Stretch[],
 ): CaptionPlace[] {
+  const isBeside = soundsBeside(script, placed, sound);
+  // Where something else sounds all the way, where speech begins says nothing; only words do.
+  const speech = isBeside ? [] : sound;
   const of: Placed[][] = captions.map(() => []);
   for (const p of placed) of[script.words[p.word]?.caption ?? -1]?.push(p);
   const wordsIn = (i: number): number => (script.firstOf[i + 1] ?? script.words.length) - (script.firstOf[i] ?? 0);
@@ -61,6 +65,7 @@ export function placesOf(
     const words = withoutStray(of[i] ?? [], before);
     const [first, last] = [words[0], words.at(-1)];
     if (!first || !last || words.length < wordsIn(i) * leastHeard) return null;
+    if (isBeside && !showsBeginning(script, i, words)) return null;
     let next = Infinity;
     for (let k = i + 1; k < of.length && next === Infinity; k++) next = of[k]?.[0]?.start ?? Infinity;
     const start = startOf(first, sayingTime(script, script.firstOf[i] ?? 0, first.word), before, speech);
@@ -70,7 +75,8 @@ export function placesOf(
   const movesOf = (places: readonly (CaptionPlace | null)[]): (Move | null)[] =>
     captions.map((c, i) => (c.timing === 'set' ? moveOf(c, places[i]) : null));
   const every = movesOf(heard);
-  const sure = heard.map((place, i) => (every[i] && isOdd(every, i, every[i]) ? null : place));
+  const isWrong = isBeside ? isOff : isOdd;
+  const sure = heard.map((place, i) => (every[i] && isWrong(every, i, every[i]) ? null : place));
   const moves = movesOf(sure);
   /** Beginnings of speech are where captions begin that are said to begin there. */
   const toSpeech = (start: number): number => speech.find((s) => Math.abs(s.start - start) <= snaps)?.start ?? start;
