@@ -104,9 +104,10 @@ async function measure(
   );
   if (!isRefused && isApart) {
     for (const how of ['certain', 'with neighbours', 'left'] as const) {
-      const those = sentences.flatMap((s, i) =>
-        places[i]?.how === how ? [Math.abs((places[i]?.start ?? 0) - s.start)] : [],
-      );
+      const those = sentences.flatMap((s, i) => {
+        const place = places[i];
+        return place?.how === how ? [Math.abs(place.start - s.start)] : [];
+      });
       if (those.length > 0) console.log(`${' '.repeat(48)}${how.padEnd(15)} ${String(those.length)}: ${told(those)}`);
     }
   }
