@@ -20,6 +20,7 @@ function frameCommands(router: Router): readonly Command[] {
   return inSection('Anywhere', [
     { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], mac: ['Cmd+z'], run: track.undo },
     { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], mac: ['Cmd+Shift+z'], run: track.redo },
+    { id: 'save-now', title: 'Save now', keys: ['Ctrl+s'], mac: ['Cmd+s'], run: track.saveNow },
     {
       id: 'find-command',
       title: 'Find a command',

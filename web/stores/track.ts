@@ -331,6 +331,8 @@ export const useTrack = defineStore('track', () => {
     composing,
     undo: () => current?.undo(),
     redo: () => current?.redo(),
+    /** Sends what waits without gathering more, and asks a server that was away again. */
+    saveNow: () => current?.poke(),
     keepApart,
     tryAside: (id: string) => current?.tryAside(id) ?? Promise.resolve(null),
     dropAside: async (id: string) => current?.dropAside(id),
