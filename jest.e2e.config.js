@@ -9,6 +9,8 @@ export default {
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
     ],
   },
+  globalSetup: '<rootDir>/e2e/support/before-all.mjs',
+  globalTeardown: '<rootDir>/e2e/support/after-all.mjs',
   testEnvironment: 'node',
   testTimeout: 300_000,
   // Each file has services of its own.

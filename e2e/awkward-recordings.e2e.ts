@@ -4,7 +4,7 @@ import type { Regions } from '../core/speech/regions.ts';
 import { asking, captionsOf } from './support/ask.ts';
 import { eventually, pick, press, says, see } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
-import { jobFromRecording } from './support/new-job.ts';
+import { heardThrough, jobFromRecording } from './support/new-job.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -18,10 +18,7 @@ async function begun(name: string): Promise<{ readonly job: string; readonly has
   const { recording, tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
   return { job, hash: recording?.hash ?? '', track: tracks[0]?.id ?? '' };
 }
-const regionsOf = (hash: string, track = 0): Promise<Regions> =>
-  eventually(app.driver, 'the sound heard through', () =>
-    ask('GET /api/recordings/:hash/regions', { params: { hash }, query: { track } }).catch(() => null),
-  );
+const regionsOf = (hash: string, track = 0): Promise<Regions> => heardThrough(app, hash, track);
 /** How far, at most, speech begins from where it does, so much later. */
 const off = ({ speech }: Regions, later = 0, of = begins): number =>
   Math.max(...of.map((b) => Math.min(...speech.map((s) => Math.abs(s.start - later - b)))));
@@ -119,8 +116,8 @@ describe('reading the sound', () => {
 });
 
 /** So often the eight seconds are in the long recording. */
-const repeats = 450;
-/** An hour of 16-bit samples, begun as a job. */
+const repeats = 225;
+/** Half an hour of 16-bit samples, begun as a job. */
 async function begunLong(): Promise<{ readonly hash: string }> {
   const wav = readFileSync('fixtures/speech/night-school.wav');
   const samples = wav.subarray(44);

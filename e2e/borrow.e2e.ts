@@ -10,7 +10,7 @@ import { caption, type Caption } from '../core/track/caption.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { By, control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
+import { By, control, eventually, holding, Key, pick, press, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -53,7 +53,7 @@ async function borrowing(
   return { job, track };
 }
 const starts = async (track: string): Promise<readonly number[]> => {
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   return (await captionsOf(ask, track)).map((c) => c.start);
 };
 const eventualStarts = (

@@ -2,9 +2,9 @@
 import { caption, type Caption } from '../core/track/caption.ts';
 import type { Regions } from '../core/speech/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, eventually, holding, Key, press, says, see, type } from './support/browser.ts';
+import { control, eventually, holding, Key, press, says, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
-import { jobFromRecording } from './support/new-job.ts';
+import { heardThrough, jobFromRecording } from './support/new-job.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -16,9 +16,7 @@ beforeAll(async () => {
   const [demo] = await ask('GET /api/jobs');
   hash = demo?.recording?.hash ?? '';
   await app.driver.get(`${app.services.address}/jobs/${demo?.id ?? ''}/words`);
-  regions = await eventually(app.driver, 'the recording heard through', () =>
-    ask('GET /api/recordings/:hash/regions', { params: { hash } }).catch(() => null),
-  );
+  regions = await heardThrough(app, hash);
 });
 
 async function tapeOf(captions: readonly Caption[]): Promise<{ job: string; track: string }> {
@@ -30,7 +28,7 @@ async function tapeOf(captions: readonly Caption[]): Promise<{ job: string; trac
 const at = (start: number, end: number, text = 'the lower gate', id = `c${String(start)}`): Caption =>
   caption({ id, start, end, text });
 const kept = async (track: string): Promise<readonly Caption[]> => {
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   return captionsOf(ask, track);
 };
 const onTape = (): Promise<void> =>

@@ -12,6 +12,7 @@ import {
   says,
   see,
   runCommand,
+  saved,
 } from './support/browser.ts';
 
 const app = withApplication();
@@ -101,7 +102,7 @@ it('lets a finding be with a reason, keeps that, and takes it back', async () =>
   await press(app.driver, 'Let it be');
   await (await see(app.driver, '.checks-rows .let-be input')).sendKeys('asked for so', Key.ENTER);
   await becomes('one fewer', (n) => n === before - 1);
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   await app.driver.navigate().refresh();
   await see(app.driver, '.rules');
   await press(app.driver, 'Kept on purpose');

@@ -7,7 +7,7 @@ import { usualRate } from '../core/time/frames.ts';
 import { caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
-import { By, control, eventually, Key, press, says, see, type, runCommand } from './support/browser.ts';
+import { By, control, eventually, Key, press, says, see, type, runCommand, saved } from './support/browser.ts';
 
 const app = withApplication();
 const texts = [
@@ -113,7 +113,7 @@ it('is repaired in one step, while the page stays live, and comes back with one 
   );
   await control(app.driver, 'z');
   await finds(before);
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   expect((await captionsOf(ask, track)).map((c) => c.text)).toEqual(captions.map((c) => c.text));
 });
 
@@ -126,7 +126,7 @@ it('is reflowed with nothing left to find that words and times allow to be repai
     if (go && (await go.isDisplayed())) await go.click();
     return (await app.driver.findElement(By.css('body')).getText()).includes('captions reflowed into');
   });
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   const words = (of: readonly { text: string }[]): string =>
     of
       .map((c) => c.text)

@@ -1,11 +1,11 @@
 /** Listening and placing: captions that are late, drift and were made for another cut go where their words are said. */
 import { readFileSync } from 'node:fs';
-import type { Regions } from '../core/speech/regions.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith, uploadedFog } from './support/ask.ts';
 import { violations } from './support/axe.ts';
-import { control, eventually, holding, Key, press, says, see, type, runCommand } from './support/browser.ts';
+import { control, eventually, holding, Key, press, says, see, type, runCommand, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { heardThrough } from './support/new-job.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -33,9 +33,7 @@ beforeAll(async () => {
   for (const recording of [hash, shortHash]) {
     const { job } = await jobWith(ask, 'To be heard', [], { recording });
     await app.driver.get(`${app.services.address}/jobs/${job}/words`);
-    await eventually(app.driver, 'the recording heard through', (): Promise<Regions | null> =>
-      ask('GET /api/recordings/:hash/regions', { params: { hash: recording } }).catch(() => null),
-    );
+    await heardThrough(app, recording);
   }
 });
 
@@ -68,7 +66,7 @@ const gone = (css: string): Promise<boolean> =>
     app.driver.executeScript<boolean>('return document.querySelector(arguments[0]) === null', css),
   );
 const kept = async (track: string): Promise<readonly Caption[]> => {
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   return captionsOf(ask, track);
 };
 
@@ -223,7 +221,7 @@ it('goes on after a reload, and what was found is there again after another', as
   await gone('.retime-bar');
   await app.driver.navigate().refresh();
   await see(app.driver, '.tape-block');
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   expect(await app.driver.executeScript('return sessionStorage.getItem("fenwix-listening")')).toBeNull();
   expect(await app.driver.executeScript('return document.querySelector(".retime-bar")')).toBeNull();
 });
@@ -250,29 +248,26 @@ it('tells where words and sound disagree, also in a track that is on time', asyn
 
 it('makes captions of a text that has no times: placed and laid out in one step, and back in one', async () => {
   // Two sentences to a caption, as they came out of a transcript.
-  const text = Array.from(
-    { length: 10 },
-    (_, i) => `${sentences[i * 2]?.text ?? ''} ${sentences[i * 2 + 1]?.text ?? ''}`,
-  );
+  const text = Array.from({ length: 4 }, (_, i) => `${short[i * 2]?.text ?? ''} ${short[i * 2 + 1]?.text ?? ''}`);
   const bare = text.map((each, i) =>
     caption({ id: `b${String(i)}`, start: i * 4000, end: i * 4000 + 3000, text: each, timing: 'provisional' }),
   );
-  const { track } = await listening(bare);
-  await press(app.driver, 'Listen for 10 captions');
+  const { track } = await listening(bare, { recording: shortHash });
+  await press(app.driver, 'Listen for 4 captions');
   await see(app.driver, '.placing-panel');
   await says(app.driver, /\d+ captions in all/);
   await press(app.driver, 'Move them');
-  await says(app.driver, /10 captions moved and the text laid out; \d+ captions in all; one step to undo/);
+  await says(app.driver, /4 captions moved and the text laid out; \d+ captions in all; one step to undo/);
   const laid = await eventually(app.driver, 'the text laid out', async () => {
     const now = await kept(track);
-    return now.length > 10 && now;
+    return now.length > 4 && now;
   });
   expect(laid.map((c) => c.text.replace(/\s+/g, ' ')).join(' ')).toBe(text.join(' '));
   expect(laid.every((c) => c.timing === 'set')).toBe(true);
-  for (const { start } of sentences.slice(0, 20).filter((_, i) => i % 2 === 0))
+  for (const { start } of short.filter((_, i) => i % 2 === 0))
     expect(Math.min(...laid.map((c) => Math.abs(c.start - start)))).toBeLessThan(150);
   await control(app.driver, 'z');
-  await eventually(app.driver, 'the text as it came', async () => (await kept(track)).length === 10);
+  await eventually(app.driver, 'the text as it came', async () => (await kept(track)).length === 4);
   expect(await kept(track)).toEqual(bare);
 });
 

@@ -9,9 +9,9 @@ import {
   Key,
   lines,
   press,
-  says,
   see,
   type,
+  saved,
 } from './support/browser.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { withApplication } from './support/application.ts';
@@ -22,7 +22,7 @@ const texts = ['القناة مغلقة\nحتى الصباح', '水門が開き�
 
 const ask = asking(() => app.services.address);
 const kept = async (): Promise<string[]> => {
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   return (await captionsOf(ask, track)).map((c) => c.text);
 };
 

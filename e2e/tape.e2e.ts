@@ -1,7 +1,7 @@
 /** Timing on the tape: dragged, by key, heard, seen, kept, undone. */
 import { caption, type Caption } from '../core/track/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
-import { control, devTools, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
+import { control, devTools, eventually, holding, Key, pick, press, says, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
 const app = withApplication();
@@ -19,7 +19,7 @@ async function tapeOf(times: readonly (readonly [number, number])[]): Promise<{ 
   return made;
 }
 const kept = async (track: string): Promise<string> => {
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   return (await captionsOf(ask, track)).map((c: Caption) => `${String(c.start)}–${String(c.end)}`).join(' ');
 };
 const times = (track: string, expected: string): Promise<boolean> =>
@@ -285,7 +285,7 @@ describe('keys', () => {
     await control(app.driver, '/');
     // “the lower | gate 0”: letters tell where, as no word has times.
     await eventually(app.driver, 'two captions', async () => {
-      await says(app.driver, 'All changes saved');
+      await saved(app.driver);
       const texts = (await captionsOf(ask, track)).map((c) => c.text);
       return texts.join(' | ') === 'the lower | gate 0';
     });

@@ -18,6 +18,7 @@ import {
   says,
   see,
   type,
+  saved,
 } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 
@@ -200,7 +201,7 @@ it('are deleted and brought back, get another language and kind, and the one tha
   await control(app.driver, '1', true);
   await caretAt(app.driver, 'lower', 'before');
   await type(app.driver, 'old ');
-  await says(app.driver, 'All changes saved');
+  await saved(app.driver);
   await control(app.driver, '4', true);
   await press(app.driver, 'Bring it back');
   await eventually(app.driver, 'it back with what was written', async () => {

@@ -61,13 +61,19 @@ async function shownBy(driver: WebDriver): Promise<string> {
   }
 }
 
-/** Waits until something holds. @throws {Error} saying what was waited for in vain, and what the page showed instead */
+/**
+ * Waits until something holds.
+ * @param progress tells how far work has come: as long as that changes, however slowly, there is no end to patience
+ * @throws {Error} saying what was waited for in vain, and what the page showed instead
+ */
 export async function eventually<T>(
   driver: WebDriver,
   what: string,
   look: () => Promise<T | null | undefined | false>,
+  progress: () => Promise<unknown> = () => Promise.resolve(null),
 ): Promise<T> {
-  const until = Date.now() + patience;
+  let until = Date.now() + patience;
+  let reached = await progress();
   let trouble = '';
   for (;;) {
     try {
@@ -83,6 +89,8 @@ export async function eventually<T>(
         throw error;
       trouble = ` (${error.message})`;
     }
+    const now = await progress();
+    if (now !== reached) [reached, until] = [now, Date.now() + patience];
     if (Date.now() > until) throw new Error(`Waited in vain for ${what}${trouble}\n${await shownBy(driver)}`);
     await new Promise((resolve) => setTimeout(resolve, pause));
   }
@@ -104,12 +112,27 @@ export async function press(driver: WebDriver, says: string): Promise<void> {
   });
 }
 
+/** The share of the work that is done, as the page tells it; null where it tells none. */
+export const shareDone = (driver: WebDriver): Promise<string | null> =>
+  driver.executeScript<string | null>(
+    `return document.querySelector('[role=progressbar]')?.getAttribute('aria-valuenow') ?? null`,
+  );
+
 /** Waits for text to stand somewhere on the page. */
 export const says = (driver: WebDriver, text: string | RegExp): Promise<string> =>
   eventually(driver, `the page to say ${String(text)}`, async () => {
     const all = await driver.executeScript<string>(`return document.body.innerText.replaceAll('\\u00a0', ' ')`);
     return (typeof text === 'string' ? all.includes(text) : text.test(all)) ? all : null;
   });
+
+/** Waits until all is saved, which the key of “Save now” brings about without the pause in which typing gathers. */
+export async function saved(driver: WebDriver): Promise<void> {
+  await driver.executeScript(
+    `document.body.dispatchEvent(
+       new KeyboardEvent('keydown', { key: 's', code: 'KeyS', ctrlKey: true, bubbles: true, cancelable: true }));`,
+  );
+  await says(driver, 'All changes saved');
+}
 
 /** The caption lines on the text surface, as shown. */
 export async function lines(driver: WebDriver): Promise<string[]> {

@@ -2,7 +2,7 @@
 import type { Caption } from '../../core/track/caption.ts';
 import type { Application } from './application.ts';
 import { asking, captionsOf } from './ask.ts';
-import { control, eventually, lines, says, see } from './browser.ts';
+import { control, eventually, lines, see, saved } from './browser.ts';
 
 export interface DemoDesk {
   /** The captions as the server has them, once it has all of them. */
@@ -34,7 +34,7 @@ export function withDemoDesk(app: Application): DemoDesk {
     });
   return {
     async kept() {
-      await says(app.driver, 'All changes saved');
+      await saved(app.driver);
       return captionsOf(ask, track);
     },
     text,

@@ -1,7 +1,22 @@
-/** Begins a job with a recording alone, as somebody would. */
+/** Begins a job with a recording alone, as somebody would, and waits until it is heard. */
 import { resolve } from 'node:path';
+import type { Regions } from '../../core/speech/regions.ts';
 import type { Application } from './application.ts';
-import { By, eventually, press, says, see } from './browser.ts';
+import { asking } from './ask.ts';
+import { By, eventually, press, says, see, shareDone } from './browser.ts';
+
+/** Waits until the page has listened to a recording, however long that takes, and gives what it heard. */
+export const heardThrough = (app: Application, hash: string, track = 0): Promise<Regions> =>
+  eventually(
+    app.driver,
+    'the sound heard through',
+    () =>
+      asking(() => app.services.address)('GET /api/recordings/:hash/regions', {
+        params: { hash },
+        query: { track },
+      }).catch(() => null),
+    () => shareDone(app.driver),
+  );
 
 /** @param path of the recording, from the root @returns the id of the job, once its tape is there */
 export async function jobFromRecording(app: Application, path: string): Promise<string> {

@@ -1,10 +1,11 @@
 /** Starts the built programs for a test, each with a data folder of its own. */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { asking } from './ask.ts';
 
 /** Waits for a line of a program's output that matches; fails with all of it when the program ends first. */
 function lineOf(child: ChildProcess, wanted: RegExp): Promise<RegExpExecArray> {
@@ -69,20 +70,42 @@ export interface Services {
   readonly stop: () => Promise<void>;
 }
 
+const token = 'a-token-for-tests';
+const setupIn = (folder: string): string => join(folder, 'host.json');
+const fill = async (...args: string[]): Promise<void> => {
+  const child = start(['dist/fill-demo.mjs', ...args], {});
+  const [code] = (await once(child, 'exit')) as [number];
+  if (code !== 0) throw new Error(`Filling the demo ended with ${String(code)}`);
+};
+
+/** A data folder with the demo’s job in it, as `before-all.mjs` made it; none where a program is run by itself. */
+const template = process.env['FENWIX_TEST_TEMPLATE'];
+
+/** What the stand-in serves, in a folder of its own. */
+async function setUp(data: string): Promise<void> {
+  if (template === undefined) return fill('host-setup', setupIn(data), token);
+  cpSync(template, data, { recursive: true });
+  const setup = JSON.parse(readFileSync(setupIn(data), 'utf8')) as object;
+  writeFileSync(setupIn(data), JSON.stringify({ ...setup, folder: join(data, 'video-host') }));
+}
+
+/** Tells the server where the stand-in is this time. */
+const moveHost = (address: string, url: string) =>
+  asking(() => address)('PUT /api/destinations/:id', {
+    params: { id: 'quayside' },
+    body: { name: 'Quayside', kind: 'video-host', url, token },
+  });
+
 /** The server and the video host apart, so that a test can stop either. */
 export async function startServices(env: Record<string, string> = {}): Promise<Services> {
   const data = mkdtempSync(join(tmpdir(), 'fenwix-e2e-'));
-  const token = 'a-token-for-tests';
-  const setup = join(data, 'host.json');
-  const fill = async (...args: string[]): Promise<void> => {
-    const child = start(['dist/fill-demo.mjs', ...args], {});
-    const [code] = (await once(child, 'exit')) as [number];
-    if (code !== 0) throw new Error(`Filling the demo ended with ${String(code)}`);
-  };
+  await setUp(data);
   const listening = /^\{"listening":"(.+)"\}$/;
-  await fill('host-setup', setup, token);
-  const hostProcess = start(['dist/video-host.mjs'], { STANDIN_SETUP: setup, STANDIN_PORT: '0' });
-  const [, host = ''] = await lineOf(hostProcess, listening);
+  const startHost = async () => {
+    const child = start(['dist/video-host.mjs'], { STANDIN_SETUP: setupIn(data), STANDIN_PORT: '0' });
+    const [, host = ''] = await lineOf(child, listening);
+    return { child, host };
+  };
   let port = '0';
   let server: ChildProcess;
   const startServer = async (): Promise<string> => {
@@ -91,8 +114,9 @@ export async function startServices(env: Record<string, string> = {}): Promise<S
     port = new URL(address).port;
     return address;
   };
-  const address = await startServer();
-  await fill('fill', address, host, token, 'lock-after-dark');
+  const [{ child: hostProcess, host }, address] = await Promise.all([startHost(), startServer()]);
+  if (template === undefined) await fill('fill', address, host, token, 'lock-after-dark');
+  else await moveHost(address, host);
   return {
     address,
     host,
