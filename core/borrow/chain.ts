@@ -6,9 +6,9 @@
 
 /** How many of the one and of the other go together, and what that costs beside one for one. */
 const kinds = [
-  [1, 1, 0],
-  [1, 2, 1.8],
-  [2, 1, 1.8],
+  { first: 1, second: 1, cost: 0.0 },
+  { first: 1, second: 2, cost: 1.8 },
+  { first: 2, second: 1, cost: 1.8 },
 ] as const;
 /** What it costs to leave one without another. */
 const alone = 0.9;
@@ -78,10 +78,10 @@ export function chain(n: number, m: number, by: Chained): readonly Link[] {
     let how = 0;
     for (let k = 0; k < kinds.length; k++) {
       const kind = kinds[k] ?? kinds[0];
-      const di = kind[0];
-      const dj = kind[1];
+      const di = kind.first;
+      const dj = kind.second;
       if (i < di || j < dj) continue;
-      const own = by.likeness(i - di, di, j - dj, dj) - kind[2];
+      const own = by.likeness(i - di, di, j - dj, dj) - kind.cost;
       // With the best of rhythms it would still be better to leave them alone.
       if (own + by.mostRhythm < -(di + dj) * alone) continue;
       const from = di === 1 ? above : twoAbove;
@@ -146,8 +146,8 @@ export function chain(n: number, m: number, by: Chained): readonly Link[] {
       const how = pairs[at] ?? 0;
       const kind = kinds[(how & 3) - 1];
       if (!kind) break;
-      links.push({ first: [i - kind[0], i], second: [j - kind[1], j] });
-      [i, j, isPair] = [i - kind[0], j - kind[1], how > goesOn];
+      links.push({ first: [i - kind.first, i], second: [j - kind.second, j] });
+      [i, j, isPair] = [i - kind.first, j - kind.second, how > goesOn];
     }
   }
   return links.reverse();

@@ -9,8 +9,11 @@ import type { Signs } from './signs.ts';
 const variance = 6.8;
 /** Lengths of captions that have nothing to do with each other are so many times further apart. */
 const unrelated = 3;
+const [logUnrelated, widened] = [Math.log(unrelated), (1 - 1 / unrelated ** 2) / 2];
 /** Logarithms of durations are as far apart as this where they belong together, and where not. */
 const [nearDuration, anyDuration] = [0.22, 0.65];
+const logDuration = Math.log(anyDuration / nearDuration);
+const durationWeight = (1 / nearDuration ** 2 - 1 / anyDuration ** 2) / 2;
 /** No one sign weighs more than this against a pair. */
 const most = 3;
 
@@ -18,14 +21,13 @@ const most = 3;
 export function lengthLikeness(here: number, there: number, ratio: number): number {
   const expected = here * ratio;
   const away = (there - expected) / Math.sqrt(Math.max(4, ((expected + there) / 2) * variance));
-  return Math.max(-most, Math.log(unrelated) - (away * away * (1 - 1 / unrelated ** 2)) / 2);
+  return Math.max(-most, logUnrelated - away * away * widened);
 }
 
 /** By the logarithms of how long they last. */
 export function durationLikeness(here: number, there: number): number {
   const away = here - there;
-  const weight = 1 / nearDuration ** 2 - 1 / anyDuration ** 2;
-  return Math.max(-most, Math.log(anyDuration / nearDuration) - (away * away * weight) / 2);
+  return Math.max(-most, logDuration - away * away * durationWeight);
 }
 
 /** By how they end, whether anything is said, and turns of speakers. */
@@ -44,9 +46,16 @@ export function shapeLikeness(a: Signs, b: Signs): number {
 const any = 1 / 8000;
 /** Pairs that stand as far off as the one before differ by this, in ms, and by this share of the time between them. */
 const [nearOffset, farther, mostOffset] = [180, 0.03, 1200];
-/** The logarithm of a sum, by the greater of the two: this is asked tens of millions of times. */
-const rhythmOf = (change: number, near: number): number =>
-  Math.max(Math.log(0.85 / (2 * near * any)) - Math.abs(change) / near, Math.log(0.15));
+/** What any distance speaks, however far off. */
+const anyRhythm = Math.log(0.15);
+const nearRhythm = Math.log(0.85 / (2 * any));
+/** So far off, in ms, a pair is as far off as any, however long after the one before it begins. */
+const farOff = (nearOffset + mostOffset) * (nearRhythm - Math.log(nearOffset) - anyRhythm);
+/** The logarithm of a sum, by the greater of the two: this is asked tens of millions of times, mostly of what is far off. */
+function rhythmOf(change: number, near: number): number {
+  const off = Math.abs(change);
+  return off > farOff ? anyRhythm : Math.max(nearRhythm - Math.log(near) - off / near, anyRhythm);
+}
 
 /**
  * By how far the place of this pair is from that of the pair before: captions of one recording keep their distances,

@@ -12,7 +12,7 @@ export interface Alignment extends Errors {
 }
 
 /** A table of more cells than this is not made: rows are first cut where both have the same. */
-const mostCells = 48_000_000;
+const mostCells = 8_000_000;
 /** So many words in a row that stand once in each are a place to cut. */
 const run = 3;
 
@@ -89,22 +89,47 @@ function asFarOn(a: Int32Array, b: Int32Array): readonly [number, number] {
   return [at, there];
 }
 
-/** All of the table. Where several ways are as short, words are told as replaced before as left out or put in. */
+/** The first band is as wide as an eighth of the rows, but never narrower than this to either side. */
+const [firstShare, narrowest] = [1 / 8, 32];
+/** More than any row costs, and still a small number. */
+const beyond = 1 << 29;
+
+/**
+ * The table near its diagonal: a way with `d` changes is nowhere further from it than `d` (Ukkonen, *Algorithms for
+ * Approximate String Matching*, 1985), so what is found within a band that wide is the fewest of all. The band is doubled
+ * until it is. Where several ways are as short, words are told as replaced before as left out or put in.
+ */
 function table(a: Int32Array, b: Int32Array): Alignment {
-  const wide = b.length + 1;
+  const apart = Math.abs(a.length - b.length);
+  const all = Math.max(a.length, b.length);
+  for (let band = Math.max(apart, narrowest, Math.ceil(all * firstShare)); ; band *= 2) {
+    const found = within(a, b, Math.min(band, all));
+    if (found.substitutions + found.deletions + found.insertions <= band) return found;
+  }
+}
+
+/** @param band cells further than this from the diagonal are not looked at */
+function within(a: Int32Array, b: Int32Array, band: number): Alignment {
+  const wide = Math.min(b.length, 2 * band) + 1;
+  const low = (i: number): number => Math.max(0, i - band);
   /** The step that led to each cell: 0 the same, 1 another, 2 left out, 3 put in. */
   const steps = new Uint8Array((a.length + 1) * wide);
-  let above = new Int32Array(wide);
-  let row = new Int32Array(wide);
-  for (let j = 1; j < wide; j++) {
+  let above = new Int32Array(b.length + 2).fill(beyond);
+  let row = new Int32Array(b.length + 2).fill(beyond);
+  for (let j = 0; j <= Math.min(b.length, band); j++) {
     above[j] = j;
     steps[j] = 3;
   }
   for (let i = 1; i <= a.length; i++) {
     const word = a[i - 1];
-    row[0] = i;
-    steps[i * wide] = 2;
-    for (let j = 1; j < wide; j++) {
+    const from = low(i);
+    const to = Math.min(b.length, i + band);
+    const at = i * wide - from;
+    if (from === 0) {
+      row[0] = i;
+      steps[at] = 2;
+    } else row[from - 1] = beyond;
+    for (let j = Math.max(1, from); j <= to; j++) {
       // Plain variables: this is gone through hundreds of millions of times for a long track.
       const isSame = word === b[j - 1];
       let cost = (above[j - 1] ?? 0) + (isSame ? 0 : 1);
@@ -120,14 +145,15 @@ function table(a: Int32Array, b: Int32Array): Alignment {
         step = 3;
       }
       row[j] = cost;
-      steps[i * wide + j] = step;
+      steps[at + j] = step;
     }
+    row[to + 1] = beyond;
     [above, row] = [row, above];
   }
   const count = [0, 0, 0, 0];
   const same: (readonly [number, number])[] = [];
   for (let i = a.length, j = b.length; i > 0 || j > 0;) {
-    const step = steps[i * wide + j] ?? 0;
+    const step = steps[i * wide + j - low(i)] ?? 0;
     count[step] = (count[step] ?? 0) + 1;
     if (step !== 3) i--;
     if (step !== 2) j--;

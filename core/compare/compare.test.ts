@@ -61,6 +61,32 @@ describe('word errors', () => {
     );
   });
 
+  it('are as few as there can be however far two rows go apart and come together again', () => {
+    /** The whole table (Wagner and Fischer), where only what is near its diagonal is looked at. */
+    const fewest = (a: readonly number[], b: readonly number[]): number => {
+      let above = Array.from({ length: b.length + 1 }, (_, j) => j);
+      for (const [i, x] of a.entries()) {
+        const row = [i + 1];
+        for (const [j, y] of b.entries())
+          row.push(Math.min((above[j] ?? 0) + (x === y ? 0 : 1), (above[j + 1] ?? 0) + 1, (row[j] ?? 0) + 1));
+        above = row;
+      }
+      return above.at(-1) ?? 0;
+    };
+    const row = (most: number) => fc.array(fc.integer({ min: 0, max: 40 }), { maxLength: most });
+    const pieces = fc.array(fc.tuple(row(30), row(40), row(40)), { maxLength: 5 });
+    fc.assert(
+      fc.property(pieces, (all) => {
+        const a = all.flatMap(([both, here]) => [...both, ...here]);
+        const b = all.flatMap(([both, , there]) => [...both, ...there]);
+        const { substitutions, deletions, insertions, same } = align(Int32Array.from(a), Int32Array.from(b));
+        expect(substitutions + deletions + insertions).toBe(fewest(a, b));
+        expect(same.length + substitutions + deletions).toBe(a.length);
+        for (const [i, j] of same) expect(a[i]).toBe(b[j]);
+      }),
+    );
+  });
+
   it('of long rows are found by cutting them where both have the same', () => {
     // Nothing is cut away at the ends: both differ there.
     const a = Int32Array.from({ length: 12_000 }, (_, i) => i);
