@@ -1,7 +1,13 @@
 /** Listening and placing: captions that are late, drift and were made for another cut go where their words are said. */
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { plainly } from '../core/formats/sheet.ts';
+import { readSrt } from '../core/formats/srt/read.ts';
+import { writer } from '../core/formats/srt/write.ts';
 import { caption, type Caption } from '../core/track/caption.ts';
-import { asking, captionsOf, jobWith, uploadedFog } from './support/ask.ts';
+import { asking, captionsOf, jobWith, uploaded } from './support/ask.ts';
 import { violations } from './support/axe.ts';
 import { control, eventually, holding, Key, press, says, see, type, runCommand, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
@@ -25,11 +31,13 @@ const scriptOf = (name: string): readonly Sentence[] =>
 const sentences = scriptOf('lock-after-dark');
 /** Half a minute, where no more is needed. */
 const short = scriptOf('fog-signals');
+const shortSound = 'fixtures/recordings/fog-signals.wav';
 let [hash, shortHash] = ['', ''];
 beforeAll(async () => {
   const [demo] = await ask('GET /api/jobs');
   hash = demo?.recording?.hash ?? '';
-  shortHash = await uploadedFog(app.services.address);
+  const sound = { length: 31_520, width: 0, height: 0 };
+  shortHash = await uploaded(app.services.address, 'fog-signals.wav', readFileSync(shortSound), sound);
   for (const recording of [hash, shortHash]) {
     const { job } = await jobWith(ask, 'To be heard', [], { recording });
     await app.driver.get(`${app.services.address}/jobs/${job}/words`);
@@ -132,16 +140,35 @@ it('moves only the part that is taken', async () => {
   await box?.click();
   await says(app.driver, /7 captions, the first/);
   await press(app.driver, 'Move them');
-  await eventually(app.driver, 'all but the first moved', async () => {
+  const moved = await eventually(app.driver, 'all but the first moved', async () => {
     const now = await kept(track);
     const first = now.find((c) => c.id === 'c00');
     const second = now.find((c) => c.id === 'c01');
     return (
       first?.start === spoiled(short[0]?.start ?? NaN) &&
-      Math.abs((second?.start ?? NaN) - (short[1]?.start ?? NaN)) < 100
+      Math.abs((second?.start ?? NaN) - (short[1]?.start ?? NaN)) < 100 &&
+      now
     );
   });
+  // The command line hears the same in the same sound.
+  const byCommand = placedByCommand(captionsOfScript(undefined, short));
+  expect(byCommand).toHaveLength(8);
+  const startOf = (text: string): number | undefined => byCommand.find((c) => c.text === text)?.start;
+  const others = moved.filter((c) => c.id !== 'c00');
+  expect(others.map((c) => c.start)).toEqual(others.map((c) => startOf(c.text)));
 });
+
+/** What `fenwix place` makes of captions and the same sound. */
+function placedByCommand(captions: readonly Caption[]): readonly Pick<Caption, 'start' | 'text'>[] {
+  const folder = mkdtempSync(join(tmpdir(), 'fenwix-placed-'));
+  const [late, out] = [join(folder, 'late.srt'), join(folder, 'out.srt')];
+  writeFileSync(late, writer.write({ captions, title: '', language: 'en-GB', foreign: null }, plainly));
+  const how = ['--audio', shortSound, '--language', 'en-GB', '--captions', late];
+  execFileSync(process.execPath, ['dist/cli.mjs', 'place', ...how, out], { stdio: 'ignore' });
+  const { captions: placed } = readSrt(readFileSync(out, 'utf8'));
+  rmSync(folder, { recursive: true });
+  return placed;
+}
 
 it('refuses words that are not said there, and moves nothing', async () => {
   const wrong = captionsOfScript(

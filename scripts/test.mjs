@@ -4,20 +4,20 @@ import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { ensureBuild, ensurePackagesEarly, root, run, stop } from './setup.mjs';
 
 /** Debian’s browser and its driver, installed when they are missing and this user may; begun here, it goes on beside what follows. */
 async function ensureBrowser() {
-  if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return;
-  const how = 'apt-get install chromium chromium-driver';
+  if (existsSync('/usr/bin/chromium-headless-shell') && existsSync('/usr/bin/chromedriver')) return;
+  const how = 'apt-get install chromium-headless-shell chromium-driver';
   if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status !== 0)
     stop(`The browser tests need Debian’s Chromium and its driver. Install them: ${how}`);
   console.log('Installing Chromium and its driver…');
   // One process for both steps: the next cannot wait for this one, which is busy with the packages.
   const child = spawn(
     'sh',
-    ['-c', 'apt-get update; apt-get install -y --no-install-recommends chromium chromium-driver'],
+    ['-c', 'apt-get update; apt-get install -y --no-install-recommends chromium-headless-shell chromium-driver'],
     {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
       stdio: ['ignore', 'ignore', 'inherit'],
@@ -27,11 +27,18 @@ async function ensureBrowser() {
   if (code !== 0) stop(`Chromium could not be installed. Install it by hand: ${how}`);
 }
 
-/** @type {{ name: string, passed: number, failed: number }[]} */
+/** @type {{ name: string, passed: number, failed: number, seconds: number }[]} */
 const counts = [];
+/** Tells how long something took since then, in seconds. */
+function stopwatch() {
+  const from = performance.now();
+  return () => Math.round((performance.now() - from) / 1000);
+}
+const whole = stopwatch();
 
 /** A step that passes or fails as a whole; what it says is printed when it has ended. @param {string} name @param {readonly string[]} command */
 async function step(name, command) {
+  const took = stopwatch();
   const child = spawn('npx', command, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
   /** @type {Buffer[]} */
   const said = [];
@@ -39,12 +46,25 @@ async function step(name, command) {
   child.stderr.on('data', (part) => said.push(part));
   const [code] = await once(child, 'close');
   console.log(`\n== ${name}\n${Buffer.concat(said).toString()}`.trimEnd());
-  counts.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 });
+  counts.push({ name, passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1, seconds: took() });
 }
+
+/** The files that took longest. @param {readonly { name: string, startTime: number, endTime: number }[]} files */
+const slowest = (files) =>
+  files
+    .map(({ name, startTime, endTime }) => ({
+      name: basename(name),
+      seconds: Math.round((endTime - startTime) / 1000),
+    }))
+    .sort((a, b) => b.seconds - a.seconds)
+    .slice(0, 8)
+    .map(({ name, seconds }) => `${name} ${String(seconds)} s`)
+    .join(', ');
 
 /** A run of Jest, counted test by test. @param {string} name @param {readonly string[]} args */
 function jest(name, args) {
   console.log(`\n== ${name}`);
+  const took = stopwatch();
   const folder = mkdtempSync(join(tmpdir(), 'fenwix-test-'));
   const output = join(folder, 'results.json');
   run(
@@ -63,10 +83,12 @@ function jest(name, args) {
     ? JSON.parse(readFileSync(output, 'utf8'))
     : { numPassedTests: 0, numFailedTests: 1, numFailedTestSuites: 0, numRuntimeErrorTestSuites: 0 };
   rmSync(folder, { recursive: true });
+  console.log(`Slowest: ${slowest(results.testResults ?? [])}`);
   counts.push({
     name,
     passed: results.numPassedTests,
     failed: results.numFailedTests + (results.numRuntimeErrorTestSuites ?? 0),
+    seconds: took(),
   });
 }
 
@@ -83,13 +105,17 @@ await step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
 await lint;
 await packages;
 await browser;
+const prepared = whole();
 jest('unit tests', []);
 ensureBuild();
 jest('browser tests', ['--config', 'jest.e2e.config.js']);
 console.log('');
-for (const { name, passed, failed } of counts)
+console.log(
+  `       ${String(whole())} s in all; packages and browser were there after ${String(prepared)} s, beside the first steps`,
+);
+for (const { name, passed, failed, seconds } of counts)
   console.log(
-    `${failed > 0 ? 'FAILED' : 'ok    '} ${name}: ${String(passed)} passed${failed > 0 ? `, ${String(failed)} failed` : ''}`,
+    `${failed > 0 ? 'FAILED' : 'ok    '} ${name}: ${String(passed)} passed${failed > 0 ? `, ${String(failed)} failed` : ''}, ${String(seconds)} s`,
   );
 const passed = counts.reduce((sum, c) => sum + c.passed, 0);
 const failed = counts.reduce((sum, c) => sum + c.failed, 0);

@@ -81,7 +81,7 @@ function shapes() {
   const known: Signs[] = [];
   const numbers = new Map<string, number>();
   return {
-    numberOf(signs: Signs): number {
+    numberOf: (signs: Signs): number => {
       const key = `${signs.ending} ${String(signs.spoken)} ${String(signs.turns)}`;
       const number = numbers.get(key) ?? known.length;
       if (number === known.length) known.push(signs);
