@@ -9,7 +9,7 @@ import { ensureBuild, ensurePackagesEarly, root, run, stop } from './setup.mjs';
 
 /** Debian’s browser and its driver, installed when they are missing and this user may; begun here, it goes on beside what follows. */
 async function ensureBrowser() {
-  if (existsSync('/usr/bin/chromium-headless-shell') && existsSync('/usr/bin/chromedriver')) return;
+  if (existsSync('/usr/lib/chromium/chromium-headless-shell') && existsSync('/usr/bin/chromedriver')) return;
   const how = 'apt-get install chromium-headless-shell chromium-driver';
   if (process.getuid?.() !== 0 || spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status !== 0)
     stop(`The browser tests need Debian’s Chromium and its driver. Install them: ${how}`);

@@ -20,7 +20,8 @@ export interface Opened {
 export async function openBrowser(adjust?: (options: chrome.Options) => void): Promise<Opened> {
   const downloads = mkdtempSync(join(tmpdir(), 'fenwix-downloads-'));
   const options = new chrome.Options();
-  options.setChromeBinaryPath('/usr/bin/chromium-headless-shell');
+  // Not by the script in /usr/bin: its child would live on when that is ended.
+  options.setChromeBinaryPath('/usr/lib/chromium/chromium-headless-shell');
   options.addArguments(
     '--headless',
     '--no-sandbox',
