@@ -47,8 +47,8 @@ export async function openBrowser(adjust?: (options: chrome.Options) => void): P
   return { driver, downloads };
 }
 
-/** How long to wait before looking again, in ms. */
-const pause = 25;
+/** How long to wait before looking again, in ms: soon at first, and less often the longer it takes, since looking costs the page time. */
+const [firstPause, longestPause, longer] = [15, 200, 1.3];
 
 /** What a person would see of the page and where the keyboard is, for the message of a test that failed. */
 async function shownBy(driver: WebDriver): Promise<string> {
@@ -76,6 +76,7 @@ export async function eventually<T>(
 ): Promise<T> {
   let until = Date.now() + patience;
   let reached = await progress();
+  let pause = firstPause;
   let trouble = '';
   for (;;) {
     try {
@@ -95,6 +96,7 @@ export async function eventually<T>(
     if (now !== reached) [reached, until] = [now, Date.now() + patience];
     if (Date.now() > until) throw new Error(`Waited in vain for ${what}${trouble}\n${await shownBy(driver)}`);
     await new Promise((resolve) => setTimeout(resolve, pause));
+    pause = Math.min(longestPause, pause * longer);
   }
 }
 
