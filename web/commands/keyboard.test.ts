@@ -58,6 +58,7 @@ describe('keys', () => {
     expect(find(press('f', { metaKey: true }))).toBe('find');
     expect(find(press('f', { ctrlKey: true }))).toBeUndefined();
     expect(find(press('s', { ctrlKey: true }))).toBe('heard');
+    expect(find(press('s', { metaKey: true }))).toBe('save-now');
     expect(find(press(',', { ctrlKey: true, code: 'Comma' }))).toBe('back');
     expect(find(press('Z', { metaKey: true, shiftKey: true }))).toBe('redo');
   });
@@ -92,7 +93,7 @@ describe('keys', () => {
       `above ahead back begin-along begin-here below beside-next bold break-lines capital choose-begin choose-end delete doubtful end-here end-read end-up-to-next faster find find-command
        finding finding-before follow give-above give-below go-checks go-handover go-jobs go-styles go-tape go-tracks go-words
        heard italic job-style join-above join-below join-selected keep-only keys label loop mend-same new-here play proof
-       proof-selected redo relay repair repair-all replay replay-around select-above select-below shift slower split-here suggest
+       proof-selected redo relay repair repair-all replay replay-around save-now select-above select-below shift slower split-here suggest
        tape-closer tape-further tape-to-playhead tape-readable new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
        draw-from draw-to hear-gap tape-fold part-all part-from part-until recording retime-swap retime-rate retime-ties tie-here
        compare-swap retime-edges recording-cut borrow-timing place-by-sound placing-next placing-toggle
