@@ -12,6 +12,29 @@ const never = (from, to) => ({
   to: { path: to.map((folder) => `^${folder}/`) },
 });
 
+/** The floors of the core, from the lowest up: a room knows those below it only. */
+const floors = [
+  'text',
+  'timing/clock',
+  'languages',
+  'model',
+  'style',
+  'layout',
+  'audio',
+  'compare',
+  'find',
+  'timing/drag',
+  'timing/whole',
+  'timing/recut',
+  'timing/borrow',
+  'formats',
+  'job',
+  'rules',
+  'operations',
+  'handover',
+  'contract',
+].map((room) => `core/${room}`);
+
 /** Packages the core may use: none of them knows a browser or Node. */
 const corePackages = [
   'n2words',
@@ -35,11 +58,18 @@ export default {
     never('server', ['web', 'cli', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
     never('cli', ['web', 'server', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
     never('standins', ['web', 'server', 'cli', 'demo', 'e2e', 'scripts', 'bench']),
+    ...floors.slice(0, -1).map((room, i) => never(room, floors.slice(i + 1))),
+    {
+      name: 'every-room-of-the-core-has-a-floor',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^core/[^.]+/', pathNot: floors.map((room) => `^${room}/`) },
+    },
     {
       name: 'stand-ins-know-formats-only',
       severity: 'error',
       from: { path: '^standins/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/', pathNot: '^core/(formats|time)/' },
+      to: { path: '^core/', pathNot: '^core/(formats|timing/clock)/' },
     },
     {
       name: 'core-uses-named-packages-only',

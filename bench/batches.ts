@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { buildApp } from '../server/app.ts';
 import { configFor } from '../server/config-for-tests.ts';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 
 export interface ServerFigure {
   readonly name: string;

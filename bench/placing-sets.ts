@@ -6,11 +6,11 @@
 import { execFileSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
-import type { Stretch } from '../core/speech/regions.ts';
-import { soundReader } from '../core/speech/sound-reader.ts';
-import { voiceWeights } from '../core/speech/voice-net.ts';
+import type { Stretch } from '../core/audio/regions.ts';
+import { soundReader } from '../core/audio/sound-reader.ts';
+import { voiceWeights } from '../core/audio/voice-net.ts';
 
-const net = readFileSync('core/speech/voice-net.bin');
+const net = readFileSync('core/audio/voice-net.bin');
 const weights = voiceWeights(net.buffer.slice(net.byteOffset, net.byteOffset + net.byteLength));
 
 /** A sentence, and where it really begins and ends in the sound, in ms; NaN where it is not said. */

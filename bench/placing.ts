@@ -11,11 +11,11 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { recogniserFor } from '../cli/recogniser.ts';
 import { chances } from '../core/chances-for-tests.ts';
-import { hearerOf, leastShare, listenWith } from '../core/placing/listen.ts';
-import { placesOf } from '../core/placing/placement.ts';
-import { scriptOf } from '../core/placing/words-to-place.ts';
-import { modelFor } from '../core/pronunciation/models.ts';
-import { usualRates } from '../core/time/frames.ts';
+import { hearerOf, leastShare, listenWith } from '../core/audio/align/listen.ts';
+import { placesOf } from '../core/audio/align/placement.ts';
+import { scriptOf } from '../core/audio/align/words-to-place.ts';
+import { modelFor } from '../core/audio/phones/models.ts';
+import { usualRates } from '../core/timing/clock/frames.ts';
 import {
   decoded,
   demo,
@@ -34,7 +34,7 @@ const engineAt = pathToFileURL('node_modules/soundswallower/soundswallower.node.
 async function listenerFor(language: string) {
   const model = modelFor(language);
   if (!model) throw new Error(`There is no model for ${language}.`);
-  const rules = readFileSync(`core/pronunciation/letters-${model.model}.json`, 'utf8');
+  const rules = readFileSync(`core/audio/phones/letters-${model.model}.json`, 'utf8');
   return { language, ...(await recogniserFor(model, rules, engineAt)) };
 }
 const english = await listenerFor('en-GB');

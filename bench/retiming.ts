@@ -1,12 +1,12 @@
 /** What Tracks and retiming work out in a worker, here in one go: two tracks paired and compared, a recording cut again, versions. */
 import { readFileSync } from 'node:fs';
-import { pairCaptions } from '../core/borrow/borrow.ts';
+import { pairCaptions } from '../core/timing/borrow/borrow.ts';
 import { chances } from '../core/chances-for-tests.ts';
 import { compare } from '../core/compare/compare.ts';
-import { fingerprinter, type Fingerprint } from '../core/recut/fingerprint.ts';
-import { segmentsOf } from '../core/recut/segments.ts';
-import { caption, type Caption } from '../core/track/caption.ts';
-import { trackVersions, type LoggedEdit } from '../core/track/track-versions.ts';
+import { fingerprinter, type Fingerprint } from '../core/timing/recut/fingerprint.ts';
+import { segmentsOf } from '../core/timing/recut/segments.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
+import { trackVersions, type LoggedEdit } from '../core/model/track-versions.ts';
 import type { Figure } from './trace.ts';
 
 const folder = 'demo/recordings/lock-after-dark';

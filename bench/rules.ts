@@ -5,9 +5,9 @@ import { reflowCaptions } from '../core/operations/reflow-captions.ts';
 import { findIn, finder } from '../core/rules/finder.ts';
 import type { RuleContext } from '../core/rules/finding.ts';
 import { shippedStyles } from '../core/style/shipped.ts';
-import { usualRate } from '../core/time/frames.ts';
-import { apply } from '../core/track/apply.ts';
-import type { Caption } from '../core/track/caption.ts';
+import { usualRate } from '../core/timing/clock/frames.ts';
+import { apply } from '../core/model/apply.ts';
+import type { Caption } from '../core/model/caption.ts';
 import { srtText, type Comparison } from './formats.ts';
 
 const [style] = shippedStyles;

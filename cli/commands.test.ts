@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { wavForm } from '../core/speech/wav.ts';
+import { wavForm } from '../core/audio/wav.ts';
 import { at } from './terminal-for-tests.ts';
 
 const srt = '1\n00:00:01,000 --> 00:00:03,000\n<i>The gate</i>\nis shut.\n';

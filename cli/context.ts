@@ -1,7 +1,7 @@
 /** What findings are looked for against, as the options ask. */
 import type { RuleContext } from '../core/rules/finding.ts';
 import type { HouseStyle } from '../core/style/style.ts';
-import { parseRate, usualRate } from '../core/time/frames.ts';
+import { parseRate, usualRate } from '../core/timing/clock/frames.ts';
 import { listen } from './regions.ts';
 import type { Source } from './files.ts';
 import type { Terminal } from './terminal.ts';

@@ -92,7 +92,7 @@ function asWav<T>(path: string, use: (file: OpenFile) => T): T | null {
 }
 
 function voiceNet(): ArrayBuffer {
-  const bytes = readFileSync(new URL('../core/speech/voice-net.bin', import.meta.url));
+  const bytes = readFileSync(new URL('../core/audio/voice-net.bin', import.meta.url));
   return bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength);
 }
 
@@ -127,7 +127,7 @@ const ending = await run(process.argv.slice(2), {
   asWav,
   voiceNet,
   recogniser(model) {
-    const rules = readFileSync(new URL(`../core/pronunciation/letters-${model.model}.json`, import.meta.url), 'utf8');
+    const rules = readFileSync(new URL(`../core/audio/phones/letters-${model.model}.json`, import.meta.url), 'utf8');
     return recogniserFor(model, rules, import.meta.resolve('soundswallower'));
   },
   say(text) {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
-import { wavForm } from '../core/speech/wav.ts';
+import { wavForm } from '../core/audio/wav.ts';
 import { CannotDo } from './arguments.ts';
 import { run } from './commands.ts';
 import { recogniserFor } from './recogniser.ts';
@@ -63,10 +63,10 @@ async function place(files: Readonly<Record<string, string>>, ...words: string[]
     recogniser: (model) =>
       recogniserFor(
         model,
-        readFileSync(`core/pronunciation/letters-${model.model}.json`, 'utf8'),
+        readFileSync(`core/audio/phones/letters-${model.model}.json`, 'utf8'),
         pathToFileURL('node_modules/soundswallower/soundswallower.node.js').href,
       ),
-    voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
+    voiceNet: () => new Uint8Array(readFileSync('core/audio/voice-net.bin')).buffer,
     write: (path, text) => (written[path] = text),
     say: (text) => (said += text),
     mutter: (text) => (muttered += text),

@@ -1,6 +1,6 @@
 /** `fenwix read`: what a caption file holds, and what was fixed while reading. */
 import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
-import { clockFor } from '../core/time/clock.ts';
+import { clockFor } from '../core/timing/clock/clock.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
 import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';

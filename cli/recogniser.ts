@@ -1,9 +1,9 @@
 /** The recogniser and its models as Node has them. */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { recogniserFrom, type Recogniser, type RecogniserModule } from '../core/placing/recogniser.ts';
-import type { LetterRules } from '../core/pronunciation/letters.ts';
-import type { ModelFor } from '../core/pronunciation/models.ts';
+import { recogniserFrom, type Recogniser, type RecogniserModule } from '../core/audio/align/recogniser.ts';
+import type { LetterRules } from '../core/audio/phones/letters.ts';
+import type { ModelFor } from '../core/audio/phones/models.ts';
 
 /** @param rules of the letters of the model, as JSON @param packageAt address of the package's main file */
 export async function recogniserFor(modelFor: ModelFor, rules: string, packageAt: string): Promise<Recogniser> {

@@ -1,8 +1,8 @@
 /** `fenwix regions`: where speech and other sound is in a recording. */
-import { soundReader } from '../core/speech/sound-reader.ts';
-import type { Regions } from '../core/speech/regions.ts';
-import { voiceWeights } from '../core/speech/voice-net.ts';
-import { clockFor } from '../core/time/clock.ts';
+import { soundReader } from '../core/audio/sound-reader.ts';
+import type { Regions } from '../core/audio/regions.ts';
+import { voiceWeights } from '../core/audio/voice-net.ts';
+import { clockFor } from '../core/timing/clock/clock.ts';
 import { takeApart } from './arguments.ts';
 import { counted, json, oneFile } from './files.ts';
 import { withSound } from './sound.ts';

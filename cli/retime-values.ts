@@ -1,6 +1,6 @@
 /** What the moves of `fenwix retime` take, as it is written on the command line. */
-import { parseRate, type FrameRate } from '../core/time/frames.ts';
-import { readTime } from '../core/time/read-time.ts';
+import { parseRate, type FrameRate } from '../core/timing/clock/frames.ts';
+import { readTime } from '../core/timing/clock/read-time.ts';
 import { CannotDo } from './arguments.ts';
 
 /** A clock time is the same at any rate; only timecodes, which are not written here, would need one. */

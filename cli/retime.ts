@@ -1,22 +1,22 @@
 /** `fenwix retime`: the times of captions moved, one thing after another, in the order it was asked for. */
 import { pushAll } from '../core/text/push-all.ts';
 import { median } from 'd3-array';
-import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/borrow/borrow.ts';
-import { certain } from '../core/borrow/pair.ts';
-import { lineInWords, straightLine, type StraightLine } from '../core/borrow/straight.ts';
+import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/timing/borrow/borrow.ts';
+import { certain } from '../core/timing/borrow/pair.ts';
+import { lineInWords, straightLine, type StraightLine } from '../core/timing/borrow/straight.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
-import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/retime/line.ts';
-import { fingerprinter, type Fingerprint } from '../core/recut/fingerprint.ts';
-import { segmentsOf } from '../core/recut/segments.ts';
-import { changesOf, cutSaid } from '../core/retime/cut-changes.ts';
-import { followed } from '../core/retime/follow.ts';
-import type { Segment } from '../core/retime/segment.ts';
-import { retimed, snapped } from '../core/retime/retimed.ts';
-import { segmentsWithout } from '../core/retime/cuts.ts';
-import { clockFor } from '../core/time/clock.ts';
-import type { Caption } from '../core/track/caption.ts';
-import type { Piece } from '../core/track/pieces.ts';
+import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/timing/whole/line.ts';
+import { fingerprinter, type Fingerprint } from '../core/timing/recut/fingerprint.ts';
+import { segmentsOf } from '../core/timing/recut/segments.ts';
+import { changesOf, cutSaid } from '../core/timing/whole/cut-changes.ts';
+import { followed } from '../core/timing/whole/follow.ts';
+import type { Segment } from '../core/timing/whole/segment.ts';
+import { retimed, snapped } from '../core/timing/whole/retimed.ts';
+import { segmentsWithout } from '../core/timing/whole/cuts.ts';
+import { clockFor } from '../core/timing/clock/clock.ts';
+import type { Caption } from '../core/model/caption.ts';
+import type { Piece } from '../core/model/pieces.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import { otherSources } from './context.ts';
 import {

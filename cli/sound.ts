@@ -1,5 +1,5 @@
 /** The sound of recordings, a piece at a time. */
-import { isRecordedRate, wavForm, wavSamples, wavStep, type WavForm } from '../core/speech/wav.ts';
+import { isRecordedRate, wavForm, wavSamples, wavStep, type WavForm } from '../core/audio/wav.ts';
 import { CannotDo } from './arguments.ts';
 import type { OpenFile, Terminal } from './terminal.ts';
 

@@ -22,7 +22,7 @@ export function at(files: Record<string, string | Uint8Array>, ...words: string[
     same: (a, b) => a === b,
     asWav: () => null,
     recogniser: () => Promise.reject(new CannotDo('There is no recogniser here.')),
-    voiceNet: () => new Uint8Array(readFileSync('core/speech/voice-net.bin')).buffer,
+    voiceNet: () => new Uint8Array(readFileSync('core/audio/voice-net.bin')).buffer,
     write: (path, text) => (written[path] = text),
     say: (text) => (said += text),
     mutter: (text) => (muttered += text),

@@ -1,7 +1,7 @@
 /** What the commands need of the outside, so that they can be tried without it. */
 
-import type { ModelFor } from '../core/pronunciation/models.ts';
-import type { Recogniser } from '../core/placing/recogniser.ts';
+import type { ModelFor } from '../core/audio/phones/models.ts';
+import type { Recogniser } from '../core/audio/align/recogniser.ts';
 
 /** A file that is read piece by piece. */
 export interface OpenFile {

@@ -14,7 +14,7 @@ import { importCaptions } from '../core/formats/registry.ts';
 import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
-import type { Caption } from '../core/track/caption.ts';
+import type { Caption } from '../core/model/caption.ts';
 
 interface DemoJob {
   /** As its folder is called. */

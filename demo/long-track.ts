@@ -1,6 +1,6 @@
 /** A long made-up track for trying how the page bears it: `demo/long-track.ts` makes as many captions as are asked for. */
 import { tokensOf } from '../core/text/tokens.ts';
-import { caption, type Caption, type WordRange } from '../core/track/caption.ts';
+import { caption, type Caption, type WordRange } from '../core/model/caption.ts';
 
 /** What is said at Tollen Reach, as a recogniser would have it, with one word it always takes for another. */
 const sentences = [

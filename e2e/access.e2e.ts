@@ -1,5 +1,5 @@
 /** Every screen in both themes: nothing for axe to find, nothing against the content policy, all of it by keyboard. */
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import {
   By,

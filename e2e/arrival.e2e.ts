@@ -2,7 +2,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Track } from '../core/track/caption.ts';
+import type { Track } from '../core/model/caption.ts';
 import { picked, By, downloaded, eventually, press, says, see, pick } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 

@@ -1,6 +1,6 @@
 /** Recordings that are awkward in one way each: the tape works with all of them, and says what could not be read. */
 import { readFileSync } from 'node:fs';
-import type { Regions } from '../core/speech/regions.ts';
+import type { Regions } from '../core/audio/regions.ts';
 import { asking, captionsOf } from './support/ask.ts';
 import { eventually, pick, press, says, see } from './support/browser.ts';
 import { withApplication } from './support/application.ts';

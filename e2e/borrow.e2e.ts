@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { writeAs } from '../core/formats/arbitrary.ts';
 import { importCaptions } from '../core/formats/registry.ts';
 import { srt } from '../core/formats/srt/srt.ts';
-import { caption, type Caption } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';

@@ -1,6 +1,6 @@
 /** What the sound is for: speech is found, captions are put to it, marked along it, and written from nothing. */
-import { caption, type Caption } from '../core/track/caption.ts';
-import type { Regions } from '../core/speech/regions.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
+import type { Regions } from '../core/audio/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, eventually, holding, Key, press, says, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';

@@ -3,8 +3,8 @@
  * said. Counts the keys that takes, beside those of retyping and of plain editing.
  */
 import { readFileSync } from 'node:fs';
-import type { Caption, WordRange } from '../core/track/caption.ts';
-import { isDoubtful } from '../core/track/doubt.ts';
+import type { Caption, WordRange } from '../core/model/caption.ts';
+import { isDoubtful } from '../core/model/doubt.ts';
 import { withApplication } from './support/application.ts';
 import { By, caretAt, control, eventually, holding, Key, type } from './support/browser.ts';
 import { withDemoDesk } from './support/desk.ts';

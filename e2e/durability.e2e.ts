@@ -2,8 +2,8 @@
 import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { caption } from '../core/track/caption.ts';
-import type { Edit } from '../core/track/edits.ts';
+import { caption } from '../core/model/caption.ts';
+import type { Edit } from '../core/model/edits.ts';
 import type { NewTrack } from '../core/contract/tracks.ts';
 import { asking, captionsOf } from './support/ask.ts';
 import { startServices, type Services } from './support/services.ts';

@@ -3,7 +3,7 @@ import Database from 'better-sqlite3';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { withApplication } from './support/application.ts';
 import { asking, jobWith, uploaded } from './support/ask.ts';
 import { By, caretAt, eventually, lines, says, see, type } from './support/browser.ts';

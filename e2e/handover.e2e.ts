@@ -1,6 +1,6 @@
 /** Captions are delivered once, whatever ends the server in the middle of it. */
 import { randomUUID } from 'node:crypto';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { startServices, type Services } from './support/services.ts';
 

@@ -2,8 +2,8 @@
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { caption, type Caption } from '../core/track/caption.ts';
-import type { Edit } from '../core/track/edits.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
+import type { Edit } from '../core/model/edits.ts';
 import { withApplication } from './support/application.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { caretAt, complaints, downloaded, eventually, lines, press, says, see, type } from './support/browser.ts';

@@ -3,7 +3,7 @@ import { outOfReach } from './support/layout.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { devTools, press, says, see } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { plainly } from '../core/formats/sheet.ts';
 import { readSrt } from '../core/formats/srt/read.ts';
 import { writer } from '../core/formats/srt/write.ts';
-import { caption, type Caption } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
 import { asking, captionsOf, jobWith, uploaded } from './support/ask.ts';
 import { violations } from './support/axe.ts';
 import { control, eventually, holding, Key, press, says, see, type, runCommand, saved } from './support/browser.ts';

@@ -1,6 +1,6 @@
 /** Times of many moved at once: edges, ties that are typed and halved, and the same move for another track. */
 import { randomUUID } from 'node:crypto';
-import { caption, type Caption } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
 import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, eventually, holding, Key, press, see, type, runCommand } from './support/browser.ts';

@@ -1,6 +1,6 @@
 /** Takes the pictures in docs/screenshots from the demo: `npm run screenshots`. */
 import { randomUUID } from 'node:crypto';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { asking, jobWith } from './support/ask.ts';
 import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,5 +1,5 @@
 /** The text surface under scripts, input methods and odd text: what is shown is what the track says, and the server has it. */
-import { caption, type Caption } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
 import {
   caretAt,
   control,

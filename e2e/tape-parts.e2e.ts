@@ -1,6 +1,6 @@
 /** Parts of the recording on the tape: drawn, captioned alone, folded away; and times of many, tried before they are kept. */
-import { caption, type Caption } from '../core/track/caption.ts';
-import type { Regions } from '../core/speech/regions.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
+import type { Regions } from '../core/audio/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';

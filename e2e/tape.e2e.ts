@@ -1,5 +1,5 @@
 /** Timing on the tape: dragged, by key, heard, seen, kept, undone. */
-import { caption, type Caption } from '../core/track/caption.ts';
+import { caption, type Caption } from '../core/model/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, devTools, eventually, holding, Key, pick, press, says, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';

@@ -1,7 +1,7 @@
 /** The tracks of a job: compared, copied, given another name. */
 import { randomUUID } from 'node:crypto';
-import { caption } from '../core/track/caption.ts';
-import type { Edit } from '../core/track/edits.ts';
+import { caption } from '../core/model/caption.ts';
+import type { Edit } from '../core/model/edits.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
 import {

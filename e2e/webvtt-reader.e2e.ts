@@ -1,6 +1,6 @@
 /** Our reading of WebVTT beside the browser's own: the same files, cue by cue. */
 import { plainly } from '../core/formats/sheet.ts';
-import type { ReadCaption } from '../core/track/caption.ts';
+import type { ReadCaption } from '../core/model/caption.ts';
 import fc from 'fast-check';
 import { withIds } from '../core/formats/cue.ts';
 import { Unreadable } from '../core/formats/format.ts';

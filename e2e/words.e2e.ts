@@ -1,6 +1,6 @@
 /** Words as a desk: two readings, doubtful words, the same mistake elsewhere, finding and replacing. */
-import { caption } from '../core/track/caption.ts';
-import { isDoubtful } from '../core/track/doubt.ts';
+import { caption } from '../core/model/caption.ts';
+import { isDoubtful } from '../core/model/doubt.ts';
 import { withApplication } from './support/application.ts';
 import {
   By,

@@ -1,5 +1,5 @@
 /** Writing in Words: several captions at once, neighbours, capitals, marks, pasting, proofing. */
-import type { Caption } from '../core/track/caption.ts';
+import type { Caption } from '../core/model/caption.ts';
 import { withApplication } from './support/application.ts';
 import {
   By,

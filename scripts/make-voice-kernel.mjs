@@ -1,12 +1,12 @@
 // @ts-check
-/** Makes core/speech/voice-kernel.ts from its source, voice-kernel.wat; needs the package `wabt`, which is not installed here. */
+/** Makes core/audio/voice-kernel.ts from its source, voice-kernel.wat; needs the package `wabt`, which is not installed here. */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { root } from './setup.mjs';
 
 const name = 'wabt';
 const { default: wabt } = await import(name);
-const at = join(root, 'core/speech/voice-kernel');
+const at = join(root, 'core/audio/voice-kernel');
 const module = (await wabt()).parseWat('voice-kernel.wat', readFileSync(`${at}.wat`, 'utf8'), { simd: true });
 const { buffer } = module.toBinary({});
 writeFileSync(

@@ -1,6 +1,6 @@
 // @ts-check
 /**
- * Makes core/speech/voice-net.bin, the weights that `voice-net.ts` reads, from the published network.
+ * Makes core/audio/voice-net.bin, the weights that `voice-net.ts` reads, from the published network.
  * @example node scripts/make-voice-net.mjs silero_vad_v6.onnx
  *
  * Layers stand one after another, each: a bias for every row, a scale for every row (32-bit floats), then the rows as
@@ -114,4 +114,4 @@ layer(
   () => outBias[0] ?? 0,
   (_, c) => out[c] ?? 0,
 );
-writeFileSync(join(root, 'core/speech/voice-net.bin'), Buffer.concat(parts));
+writeFileSync(join(root, 'core/audio/voice-net.bin'), Buffer.concat(parts));

@@ -7,7 +7,7 @@ import type { AnswerOf, Ask, RouteName } from '../core/contract/contract.ts';
 import type { JobOpening } from '../core/contract/jobs.ts';
 import type { StyleLibrary } from '../core/contract/styles.ts';
 import type { HandedVersion } from '../core/contract/tracks.ts';
-import type { Changed } from '../core/track/track-versions.ts';
+import type { Changed } from '../core/model/track-versions.ts';
 import type { Leased } from '../core/contract/work.ts';
 import type {
   Destination,
@@ -23,11 +23,11 @@ import type {
 } from '../core/job/job.ts';
 import { workKinds, type Work } from '../core/job/work.ts';
 import { decodeStyle } from '../core/style/decode-style.ts';
-import type { Regions, Stretch } from '../core/speech/regions.ts';
+import type { Regions, Stretch } from '../core/audio/regions.ts';
 import type { HouseStyle } from '../core/style/style.ts';
-import type { FrameRate } from '../core/time/frames.ts';
-import { decodeCaption, decodeEdit } from '../core/track/decode.ts';
-import type { LoggedTrack, Since } from '../core/track/logged.ts';
+import type { FrameRate } from '../core/timing/clock/frames.ts';
+import { decodeCaption, decodeEdit } from '../core/model/decode.ts';
+import type { LoggedTrack, Since } from '../core/model/logged.ts';
 import { objectOf } from './http/validation.ts';
 
 const strict = { convert: false, presence: 'required' } as const;

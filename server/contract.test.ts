@@ -15,7 +15,7 @@ import {
 import type { NewTrack } from '../core/contract/tracks.ts';
 import type { ServerEvent } from '../core/contract/work.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { buildHost } from '../standins/video-host/host.ts';
 import { answers, askAndHold } from './answers-for-tests.ts';
 import { buildApp } from './app.ts';

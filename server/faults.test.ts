@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import { buildApp } from './app.ts';
 import { configFor } from './config-for-tests.ts';
 import { configFrom } from './config.ts';

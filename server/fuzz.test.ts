@@ -8,7 +8,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { shippedStyles } from '../core/style/shipped.ts';
-import { caption } from '../core/track/caption.ts';
+import { caption } from '../core/model/caption.ts';
 import type { RouteName } from '../core/contract/contract.ts';
 import { holdAnswer } from './answers-for-tests.ts';
 import { buildApp } from './app.ts';

@@ -1,6 +1,6 @@
 /** Measures of captions, taken once: captions are values, and pages ask for the same ones at every key. */
 import { measure, type Counting, type Measures } from '../core/text/measures.ts';
-import type { Caption } from '../core/track/caption.ts';
+import type { Caption } from '../core/model/caption.ts';
 
 /** Remembers for one way of counting at a time. It only saves time: asked again, it would say the same. */
 function measuring(): (caption: Caption, counting: Counting) => Measures {

@@ -1,5 +1,5 @@
 /** Two tracks with their words aligned: what every comparison of them begins from. */
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 import { align, type Errors } from './alignment.ts';
 import { numbered, wordsOf } from './words.ts';
 

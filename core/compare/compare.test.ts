@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { caption, type Caption } from '../track/caption.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import { align } from './alignment.ts';
 import { compare } from './compare.ts';
 import { differences } from './differences.ts';

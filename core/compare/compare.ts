@@ -5,7 +5,7 @@
  */
 import { quantileSorted } from 'd3-array';
 import { countGraphemes, graphemes } from '../text/graphemes.ts';
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 import { align, type Errors } from './alignment.ts';
 import { alignTracks, type AlignedTracks } from './align-tracks.ts';
 import { numbered } from './words.ts';

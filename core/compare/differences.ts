@@ -1,5 +1,5 @@
 /** Where two tracks differ in their words, place by place. */
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 import { alignTracks, type AlignedTracks } from './align-tracks.ts';
 
 /** Words that stand in one track, and what the other has there; empty where it has nothing. */

@@ -1,4 +1,4 @@
-import { caption } from '../track/caption.ts';
+import { caption } from '../model/caption.ts';
 import { wordsAt } from './same-place.ts';
 
 const timed = caption({

@@ -1,7 +1,7 @@
 /** What another track has where a word of this one is said. */
 import { tokensOfCaptions } from '../layout/tokens.ts';
-import { bare } from '../text/phrases/words.ts';
-import type { Caption } from '../track/caption.ts';
+import { bare } from '../languages/word-facts.ts';
+import type { Caption } from '../model/caption.ts';
 
 /** How far times of two tracks may be apart, in ms. */
 const slack = 30;

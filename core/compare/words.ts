@@ -1,7 +1,7 @@
 /** Words as two tracks are compared by: without case and punctuation. */
 import { tokensOfCaptions } from '../layout/tokens.ts';
-import { bare } from '../text/phrases/words.ts';
-import type { Caption } from '../track/caption.ts';
+import { bare } from '../languages/word-facts.ts';
+import type { Caption } from '../model/caption.ts';
 
 /** Words of a track as they are compared, each as it is written, with its caption and whether it is the first of it. */
 export function wordsOf(captions: readonly Caption[]) {

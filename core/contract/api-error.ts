@@ -1,5 +1,5 @@
 /** The one error of both sides: a code for programs, a sentence for people. */
-import type { Since } from '../track/logged.ts';
+import type { Since } from '../model/logged.ts';
 import { isErrorCode, statusOf, type ErrorCode } from './error-codes.ts';
 
 /** What some codes carry besides; all others carry null. */

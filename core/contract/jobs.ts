@@ -1,9 +1,9 @@
 /** Routes of jobs. */
 import type { Job, JobSummary } from '../job/job.ts';
-import type { Stretch } from '../speech/regions.ts';
-import type { LoggedTrack } from '../track/logged.ts';
+import type { Stretch } from '../audio/regions.ts';
+import type { LoggedTrack } from '../model/logged.ts';
 import type { HouseStyle } from '../style/style.ts';
-import type { FrameRate } from '../time/frames.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
 import type { NewTrack } from './tracks.ts';
 
 /** A job to be made with its tracks, whole or not at all; the same sent again is made once. */

@@ -1,6 +1,6 @@
 /** Routes of recordings and the small pictures that stand for them. */
 import type { Recording } from '../job/job.ts';
-import type { Regions } from '../speech/regions.ts';
+import type { Regions } from '../audio/regions.ts';
 import type { Bytes } from './bytes.ts';
 
 /** What a page measured of a recording. */
@@ -25,7 +25,7 @@ export interface RecordingRoutes {
   /** A JPEG or WebP. */
   'PUT /api/recordings/:hash/poster': { body: Bytes; answer: null };
   'GET /api/recordings/:hash/poster': { answer: Bytes };
-  /** How loud a sound track of the recording is, a byte for every hundredth of a second (`core/speech/peaks.ts`), as a page read it. */
+  /** How loud a sound track of the recording is, a byte for every hundredth of a second (`core/audio/peaks.ts`), as a page read it. */
   'PUT /api/recordings/:hash/peaks': { query: OfSound; body: Bytes; answer: null };
   'GET /api/recordings/:hash/peaks': { query: OfSound; answer: Bytes };
   /** Where speech and other sound is in it, as a page heard it. */

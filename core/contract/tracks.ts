@@ -4,10 +4,10 @@ import type { FormatName } from '../formats/format.ts';
 import type { LeftOut } from '../handover/leave-out.ts';
 import type { TrackSummary } from '../job/job.ts';
 import type { Work } from '../job/work.ts';
-import type { SameMove } from '../retime/same-move.ts';
-import type { Caption, Foreign, TrackKind } from '../track/caption.ts';
-import type { Batch, LoggedTrack, Since } from '../track/logged.ts';
-import type { TrackVersion } from '../track/track-versions.ts';
+import type { SameMove } from '../timing/whole/same-move.ts';
+import type { Caption, Foreign, TrackKind } from '../model/caption.ts';
+import type { Batch, LoggedTrack, Since } from '../model/logged.ts';
+import type { TrackVersion } from '../model/track-versions.ts';
 import type { Bytes } from './bytes.ts';
 
 /** A track to be made with its first captions; the same sent again is made once. */

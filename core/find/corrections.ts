@@ -1,9 +1,9 @@
 /** What somebody corrected, so that the same mistake can be found elsewhere. */
 import { equalEnds } from '../text/equal-ends.ts';
 import { tokensOf } from '../text/tokens.ts';
-import { bare, factsOf } from '../text/phrases/words.ts';
-import { phrasesOf } from '../text/phrases/bonds.ts';
-import type { Caption } from '../track/caption.ts';
+import { bare, factsOf } from '../languages/word-facts.ts';
+import { phrasesOf } from '../languages/bonds.ts';
+import type { Caption } from '../model/caption.ts';
 import { compile } from './query.ts';
 import { matchesIn, type MatchInTrack } from './replace.ts';
 

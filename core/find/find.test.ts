@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/apply.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
+import { apply } from '../model/apply.ts';
 import { isStillThere, correctedBefore, correctionOf, sameElsewhere } from './corrections.ts';
 import { compile, type Query } from './query.ts';
 import { matchesIn, replaceAll } from './replace.ts';

@@ -1,6 +1,6 @@
 /** Finding in captions, and putting something else in place of what was found. */
-import type { Caption } from '../track/caption.ts';
-import type { Edit } from '../track/edits.ts';
+import type { Caption } from '../model/caption.ts';
+import type { Edit } from '../model/edits.ts';
 import type { TextRange } from '../text/text-range.ts';
 import type { Match, Seek } from './query.ts';
 

@@ -2,7 +2,7 @@
 import { plainly, type Sheet, type WriteOptions } from './sheet.ts';
 import fc from 'fast-check';
 import { shippedStyles } from '../style/shipped.ts';
-import { caption, sorted, type Caption, type Mark, type MarkKind, type SpeakerRange } from '../track/caption.ts';
+import { caption, sorted, type Caption, type Mark, type MarkKind, type SpeakerRange } from '../model/caption.ts';
 import { type Format, type ReadOptions, type ReadResult } from './format.ts';
 import { byExtent } from './inline.ts';
 

@@ -1,6 +1,6 @@
 /** Cues of a file to captions, the same way for every format that has cues. */
 import type { ParseWarning } from './warning.ts';
-import type { Caption, Foreign, ReadCaption } from '../track/caption.ts';
+import type { Caption, Foreign, ReadCaption } from '../model/caption.ts';
 import { timedWords, type Inline } from './inline.ts';
 
 /** Nothing hangs on most captions; one empty list serves them all. */

@@ -1,6 +1,6 @@
 /** What every caption format gives and takes. */
 import type { HouseStyle } from '../style/style.ts';
-import type { Foreign, ReadCaption } from '../track/caption.ts';
+import type { Foreign, ReadCaption } from '../model/caption.ts';
 import type { Loss } from './loss.ts';
 import type { ParseWarning } from './warning.ts';
 import type { Sheet, WriteOptions } from './sheet.ts';

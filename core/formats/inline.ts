@@ -1,5 +1,5 @@
 /** Inline markup as ranges on the text: what reading gives, and what writing takes. */
-import type { Caption, Mark, MarkKind, Placement, SpeakerRange, WordRange } from '../track/caption.ts';
+import type { Caption, Mark, MarkKind, Placement, SpeakerRange, WordRange } from '../model/caption.ts';
 
 export interface Inline {
   readonly text: string;

@@ -1,5 +1,5 @@
 import { plainly, type Sheet, type WriteOptions } from './sheet.ts';
-import { caption, type Caption, type Mark } from '../track/caption.ts';
+import { caption, type Caption, type Mark } from '../model/caption.ts';
 import { sheetOf } from './arbitrary.ts';
 import { lossInWords } from './loss.ts';
 import { formatNamed } from './registry.ts';

@@ -1,6 +1,6 @@
 /** What a file cannot hold of the captions that are to be written, counted before it is written. */
 import type { Sheet } from './sheet.ts';
-import type { Caption, MarkKind } from '../track/caption.ts';
+import type { Caption, MarkKind } from '../model/caption.ts';
 import { hasBlankLines, hasNoWords } from './cue.ts';
 import { stampsOf, type Dialect } from './inline.ts';
 import { own } from '../text/own.ts';

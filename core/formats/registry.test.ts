@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
 import { withIds } from './cue.ts';
-import { caption } from '../track/caption.ts';
+import { caption } from '../model/caption.ts';
 import { Unreadable, type Format } from './format.ts';
 import { formats, importCaptions, writable } from './registry.ts';
 import { srt } from './srt/srt.ts';

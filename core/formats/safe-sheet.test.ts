@@ -1,5 +1,5 @@
 import { plainly } from './sheet.ts';
-import { caption } from '../track/caption.ts';
+import { caption } from '../model/caption.ts';
 import { type FormatName } from './format.ts';
 import { formatNamed, writable } from './registry.ts';
 import { plainStyle } from '../style/shipped.ts';

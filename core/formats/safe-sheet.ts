@@ -3,8 +3,8 @@
  * format brought along (`foreign`) may come from anywhere; neither may break a file or put cues into it.
  */
 import type { Sheet } from './sheet.ts';
-import type { Caption, Foreign } from '../track/caption.ts';
-import { spliceText } from '../track/ranges.ts';
+import type { Caption, Foreign } from '../model/caption.ts';
+import { spliceText } from '../model/ranges.ts';
 import type { Writer } from './format.ts';
 import { loss } from './loss.ts';
 import { own } from '../text/own.ts';

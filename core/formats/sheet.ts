@@ -1,5 +1,5 @@
 /** What is written into a file. */
-import type { Caption, Foreign } from '../track/caption.ts';
+import type { Caption, Foreign } from '../model/caption.ts';
 
 /** What is written: captions in order of time, and what belongs to them as a whole. */
 export interface Sheet {

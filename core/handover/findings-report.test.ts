@@ -1,6 +1,6 @@
 import { findIn } from '../rules/finder.ts';
 import { plainStyle } from '../style/shipped.ts';
-import { caption } from '../track/caption.ts';
+import { caption } from '../model/caption.ts';
 import { findingsReport } from './findings-report.ts';
 
 it('has a line for each finding and each that was let be, as RFC 4180 has it', () => {

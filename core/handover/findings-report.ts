@@ -1,8 +1,8 @@
 /** The findings of a track and what was let be, as a table to hand to a client: CSV by RFC 4180. */
 import type { Finding } from '../rules/finding.ts';
 import { titleOf } from '../rules/findings.ts';
-import { exactClock } from '../time/clock.ts';
-import type { Caption } from '../track/caption.ts';
+import { exactClock } from '../timing/clock/clock.ts';
+import type { Caption } from '../model/caption.ts';
 
 /** A field in quotes where it needs them. What a table program would take for a formula is kept from being one. */
 function field(value: string | number): string {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import { leaveOut } from './leave-out.ts';
 

@@ -2,8 +2,8 @@
 import { labelsIn } from '../text/labels.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import type { TextRange } from '../text/text-range.ts';
-import type { Caption } from '../track/caption.ts';
-import { spliceText } from '../track/ranges.ts';
+import type { Caption } from '../model/caption.ts';
+import { spliceText } from '../model/ranges.ts';
 
 export interface LeftOut {
   readonly soundNotes: boolean;

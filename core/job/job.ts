@@ -1,9 +1,9 @@
 /** A job and what belongs to it, as the server keeps it and gives it out. */
-import type { Stretch } from '../speech/regions.ts';
+import type { Stretch } from '../audio/regions.ts';
 import type { StyleStanding } from '../style/style-names.ts';
 import type { HouseStyle } from '../style/style.ts';
-import type { FrameRate } from '../time/frames.ts';
-import type { TrackKind } from '../track/caption.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
+import type { TrackKind } from '../model/caption.ts';
 
 export interface Recording {
   readonly hash: string;

@@ -1,8 +1,8 @@
 /** The first captions of a machine draft or a transcript: words with times, laid out by a house style. */
 import type { HouseStyle } from '../style/style.ts';
-import { usualRate } from '../time/frames.ts';
-import { caption, type ReadCaption } from '../track/caption.ts';
-import type { Ranged } from '../track/ranges.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { caption, type ReadCaption } from '../model/caption.ts';
+import type { Ranged } from '../model/ranges.ts';
 import { reflow } from './reflow.ts';
 
 /** A word or many, with everything that hangs on them and the time they are said. */

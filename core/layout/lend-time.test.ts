@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { findIn } from '../rules/finder.ts';
 import { shippedStyles } from '../style/shipped.ts';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { usualRate } from '../time/frames.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import { lendTime, withTimeLent } from './lend-time.ts';
 
 const [style] = shippedStyles;

@@ -3,8 +3,8 @@
  * way to the other moves, as far from the speech as the style lets captions begin early or late.
  */
 import { timeNeeded, wholeGap, type HouseStyle } from '../style/style.ts';
-import type { FrameRate } from '../time/frames.ts';
-import type { Caption } from '../track/caption.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
+import type { Caption } from '../model/caption.ts';
 
 export interface Neighbours {
   readonly before: Caption | null;

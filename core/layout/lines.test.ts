@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { shippedStyle } from '../style/shipped.ts';
 import type { HouseStyle } from '../style/style.ts';
-import { bondsOf, phrasesOf } from '../text/phrases/bonds.ts';
+import { bondsOf, phrasesOf } from '../languages/bonds.ts';
 import { bestLines, layoutCost, lengthOf, measured } from './lines.ts';
 
 function styleNamed(id: string): HouseStyle {

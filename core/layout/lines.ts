@@ -4,8 +4,8 @@
  */
 import type { HouseStyle } from '../style/style.ts';
 import { lengthsBefore } from '../text/measures.ts';
-import type { Bond } from '../text/phrases/bonds.ts';
-import { ownLineEnds } from '../text/sentences.ts';
+import type { Bond } from '../languages/bonds.ts';
+import { ownLineEnds } from '../languages/sentences.ts';
 
 /** What it costs to end a line after a word, by its bond. */
 const lineBreakCost: Readonly<Record<Bond, number>> = {

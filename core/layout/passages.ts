@@ -1,5 +1,5 @@
 /** Where a track read as a text begins a new paragraph. */
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 
 /** A pause that begins a new paragraph, in ms. */
 const pause = 2000;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { shippedStyles } from '../style/shipped.ts';
-import { usualRate } from '../time/frames.ts';
-import { caption } from '../track/caption.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { caption } from '../model/caption.ts';
 import { pasted } from './pasted.ts';
 import type { Frame } from './reflow.ts';
 

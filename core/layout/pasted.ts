@@ -2,8 +2,8 @@
 import { pushAll } from '../text/push-all.ts';
 import { tokensOf } from '../text/tokens.ts';
 import { timeNeeded, wholeGap } from '../style/style.ts';
-import { caption, type Caption, type WordRange } from '../track/caption.ts';
-import { shareByLetters } from '../track/ranges.ts';
+import { caption, type Caption, type WordRange } from '../model/caption.ts';
+import { shareByLetters } from '../model/ranges.ts';
 import { reflow, type Frame } from './reflow.ts';
 import { perLetter } from './speaking-time.ts';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { shippedStyles } from '../style/shipped.ts';
 import { findIn } from '../rules/finder.ts';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import { partings, reflow, type Frame } from './reflow.ts';
 
 const rate = { numerator: 25, denominator: 1 };

@@ -20,11 +20,11 @@
  */
 import { isSpaceUnit } from '../text/tokens.ts';
 import { wholeGap, type HouseStyle } from '../style/style.ts';
-import type { FrameRate } from '../time/frames.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
 import { need } from '../text/measures.ts';
-import { bondsOf, phrasesOf, type Bond } from '../text/phrases/bonds.ts';
-import type { Caption } from '../track/caption.ts';
-import { joinTexts, onOneLine, type Ranged } from '../track/ranges.ts';
+import { bondsOf, phrasesOf, type Bond } from '../languages/bonds.ts';
+import type { Caption } from '../model/caption.ts';
+import { joinTexts, onOneLine, type Ranged } from '../model/ranges.ts';
 import {
   bestLines,
   lengthOf,

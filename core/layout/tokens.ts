@@ -1,8 +1,8 @@
 /** The words of captions one after another, each with its time and where it stands, to be laid out again. */
 import { isSpaceUnit } from '../text/tokens.ts';
-import type { Caption, WordRange } from '../track/caption.ts';
+import type { Caption, WordRange } from '../model/caption.ts';
 import { turnLines } from '../text/labels.ts';
-import { countTokens } from '../track/ranges.ts';
+import { countTokens } from '../model/ranges.ts';
 
 /** Words as columns, one entry a word: a long track has hundreds of thousands, too many for an object each. */
 export interface Tokens {

@@ -1,4 +1,4 @@
-import type { ReadCaption } from '../track/caption.ts';
+import type { ReadCaption } from '../model/caption.ts';
 import fc from 'fast-check';
 import { asked, bytes, options, readAs } from '../formats/arbitrary.ts';
 import { srt } from '../formats/srt/srt.ts';

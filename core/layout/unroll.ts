@@ -3,11 +3,11 @@
  * each caption repeats the last lines of the one before and adds a line (`rolling`); each repeats all
  * of the one before and adds a word (`growing`); each holds a word or two (`word by word`).
  */
-import type { ReadCaption } from '../track/caption.ts';
+import type { ReadCaption } from '../model/caption.ts';
 import { tokensOf } from '../text/tokens.ts';
 import { firstCaptions, type TimedPiece } from './first-captions.ts';
 import type { HouseStyle } from '../style/style.ts';
-import { onOneLine, sliceText, spliceText } from '../track/ranges.ts';
+import { onOneLine, sliceText, spliceText } from '../model/ranges.ts';
 
 export type Habit = 'rolling' | 'growing' | 'word by word';
 

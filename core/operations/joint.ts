@@ -1,7 +1,7 @@
 /** Joining two captions. */
 import type { HouseStyle } from '../style/style.ts';
 import { lineLength } from '../text/measures.ts';
-import { linesOf, type Caption } from '../track/caption.ts';
+import { linesOf, type Caption } from '../model/caption.ts';
 
 /** What goes between two captions that are joined: a line break where one line would be too long and two are allowed. */
 export function joint(a: Caption, b: Caption, style: HouseStyle): ' ' | '\n' | '' {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/apply.ts';
-import { usualRate } from '../time/frames.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
+import { apply } from '../model/apply.ts';
+import { usualRate } from '../timing/clock/frames.ts';
 import type { RuleContext } from '../rules/finding.ts';
 import { findIn } from '../rules/finder.ts';
 import { reflowCaptions, type ReflowRequest } from './reflow-captions.ts';

@@ -1,9 +1,9 @@
 /** Captions reflowed under a house style: their lines broken again, or their words redistributed between captions. */
 import { pushAll } from '../text/push-all.ts';
 import { reflow } from '../layout/reflow.ts';
-import type { Caption } from '../track/caption.ts';
-import type { Edit } from '../track/edits.ts';
-import { countTokens } from '../track/ranges.ts';
+import type { Caption } from '../model/caption.ts';
+import type { Edit } from '../model/edits.ts';
+import { countTokens } from '../model/ranges.ts';
 import type { RuleContext, RuleId } from '../rules/finding.ts';
 import { findingsAt } from '../rules/findings.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';

@@ -1,7 +1,7 @@
-import { usualRate } from '../time/frames.ts';
-import { caption, type Caption } from '../track/caption.ts';
-import { apply } from '../track/apply.ts';
-import type { Edit } from '../track/edits.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { caption, type Caption } from '../model/caption.ts';
+import { apply } from '../model/apply.ts';
+import type { Edit } from '../model/edits.ts';
 import type { RuleContext } from '../rules/finding.ts';
 import { joinedAll, labelled, shifted } from './several.ts';
 import { plainStyle } from '../style/shipped.ts';

@@ -1,10 +1,10 @@
 /** What is done to several captions at once, each as one step. */
 import { max } from 'd3-array';
 import { labelLength, labelsIn } from '../text/labels.ts';
-import type { Timed } from '../timing/move.ts';
-import type { Caption } from '../track/caption.ts';
-import type { Edit } from '../track/edits.ts';
-import { joinTexts, onOneLine, spliceText } from '../track/ranges.ts';
+import type { Timed } from '../timing/drag/move.ts';
+import type { Caption } from '../model/caption.ts';
+import type { Edit } from '../model/edits.ts';
+import { joinTexts, onOneLine, spliceText } from '../model/ranges.ts';
 import { labelText } from '../rules/conventions.ts';
 import type { RuleContext } from '../rules/finding.ts';
 import { brokenAgain } from '../rules/repairs/text.ts';

@@ -1,5 +1,5 @@
-import { usualRate } from '../time/frames.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import type { RuleContext } from './finding.ts';
 import { findIn } from './finder.ts';
 import { reflowCaptions } from '../operations/reflow-captions.ts';

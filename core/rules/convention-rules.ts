@@ -1,5 +1,5 @@
 /** Findings about what a client wants written in which way: hesitations, numbers, sound notes, speaker labels. */
-import { hesitationsIn } from '../text/hesitations.ts';
+import { hesitationsIn } from '../languages/hesitations.ts';
 import { sign } from '../text/signs.ts';
 import { misformedLabels, misformedNotes, misformedNumbers, unmarkedTurns, type Misformed } from './conventions.ts';
 import { plural, type Violation, type Rule } from './finding.ts';

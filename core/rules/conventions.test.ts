@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
-import { usualRate } from '../time/frames.ts';
+import { captionsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
+import { usualRate } from '../timing/clock/frames.ts';
 import { misformedLabels, misformedNotes, misformedNumbers } from './conventions.ts';
 import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt } from './findings.ts';

@@ -1,10 +1,10 @@
 /** What in a caption is not written as a house style wants it, and how it would be written. */
-import { baseLanguage } from '../text/language.ts';
 import { labelsIn } from '../text/labels.ts';
-import { numberInWords, numberOfWord } from '../text/small-numbers.ts';
+import type { SmallNumbers } from '../languages/data/written-language.ts';
+import { writtenLanguage } from '../languages/index.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import type { TextRange } from '../text/text-range.ts';
-import type { Caption, SpeakerRange } from '../track/caption.ts';
+import type { Caption, SpeakerRange } from '../model/caption.ts';
 import type { SoundNote, SpeakerLabel } from '../style/style.ts';
 
 /** A stretch of the text, what it is and what it should be. */
@@ -102,10 +102,11 @@ const measured = /^(?:[%°:./,–-]\S|%|°|\s*(?:a\.?m|p\.?m|m|km|cm|mm|kg|g|l|s
 /**
  * Whole numbers that should be in digits or in words: below `from` words, above digits. Numbers that name
  * or measure something stay in digits, and one that begins a sentence stays in words (common practice).
- * @param language BCP 47; numbers in words are known in English
+ * @param language BCP 47; numbers in words are known where the language has a folder
  */
 export function misformedNumbers(text: string, from: number, language: string | null | undefined): Misformed[] {
-  if (baseLanguage(language) !== 'en') return [];
+  const numbers = writtenLanguage(language)?.smallNumbers;
+  if (!numbers) return [];
   const found: Misformed[] = [];
   for (const match of text.matchAll(
     /(?<![\p{L}\p{N}.,:/£$€#-])(?:\d{1,2}|[A-Za-z]+(?:-[A-Za-z]+)?)(?![\p{L}\p{N}’'-])/gu,
@@ -115,28 +116,29 @@ export function misformedNumbers(text: string, from: number, language: string | 
     // What stands near tells; looking at all of it would take long in long texts.
     const before = text.slice(Math.max(0, start - near), start);
     const after = text.slice(end, end + near);
-    const wanted = /^\d/.test(is) ? inWords(is, before, after, from) : inDigits(is, before, after, from);
+    const wanted = /^\d/.test(is)
+      ? inWords(numbers, is, before, after, from)
+      : inDigits(numbers, is, before, after, from);
     if (wanted !== null) found.push({ from: start, to: end, is, wanted });
   }
   return found;
 }
 
-function inWords(is: string, before: string, after: string, from: number): string | null {
+function inWords(numbers: SmallNumbers, is: string, before: string, after: string, from: number): string | null {
   const n = Number(is);
   if (n >= from || (/\s$/.test(before) && isName(wordBefore(before))) || measured.test(after) || is.startsWith('0'))
     return null;
-  const words = numberInWords(n);
+  const words = numbers.inWords(n);
   return beginsSentence(before) ? withFirst(words, (l) => l.toUpperCase()) : words;
 }
 
-function inDigits(is: string, before: string, after: string, from: number): string | null {
-  const n = numberOfWord(is);
+function inDigits(numbers: SmallNumbers, is: string, before: string, after: string, from: number): string | null {
+  const n = numbers.ofWord(is);
   if (n === null || n < from || beginsSentence(before)) return null;
   // Part of a longer number: “two hundred and twelve”, “twelve thousand”.
   const neighbours = [wordBefore(before), /^\s+(\S+)/.exec(after)?.[1] ?? ''];
-  if (/hundred\s+and\s+$/i.test(before)) return null;
-  if (neighbours.some((w) => numberOfWord(w) !== null || /^(?:hundred|thousand|million|billion|point)/i.test(w)))
-    return null;
+  if (numbers.goesOn.test(before)) return null;
+  if (neighbours.some((w) => numbers.ofWord(w) !== null || numbers.larger.test(w))) return null;
   return String(n);
 }
 

@@ -1,7 +1,7 @@
 /** Finds in whole tracks, and after an edit again only where it can have changed something. */
 import { equalEnds } from '../text/equal-ends.ts';
-import type { Caption } from '../track/caption.ts';
-import { changedAt } from '../track/changed-at.ts';
+import type { Caption } from '../model/caption.ts';
+import { changedAt } from '../model/changed-at.ts';
 import type { Finding, RuleContext } from './finding.ts';
 import { findingsAt, mustOf, noFindings } from './findings.ts';
 

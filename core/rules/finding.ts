@@ -1,9 +1,9 @@
 /** Findings: places where a track departs from its house style. */
 import type { Measures } from '../text/measures.ts';
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
-import type { Regions, Stretch } from '../speech/regions.ts';
-import type { FrameRate } from '../time/frames.ts';
+import type { Regions, Stretch } from '../audio/regions.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
 
 export type RuleId =
   | 'line-too-long'

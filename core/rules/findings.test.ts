@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { captionsArbitrary, play, seedsArbitrary } from '../track/arbitrary.ts';
-import { caption, type Caption } from '../track/caption.ts';
+import { captionsArbitrary, play, seedsArbitrary } from '../model/arbitrary.ts';
+import { caption, type Caption } from '../model/caption.ts';
 import type { RuleContext } from './finding.ts';
 import { findIn, finder } from './finder.ts';
 import { findingsAt } from './findings.ts';

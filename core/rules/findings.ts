@@ -1,7 +1,7 @@
 /** Looks captions over for findings. */
 import { measure } from '../text/measures.ts';
 import { sign, signsOf } from '../text/signs.ts';
-import type { Caption } from '../track/caption.ts';
+import type { Caption } from '../model/caption.ts';
 import { conventionRules } from './convention-rules.ts';
 import { isLetBe, type Finding, type RuleContext, type Rule, type RuleId } from './finding.ts';
 import { textRules } from './text-rules.ts';

@@ -1,8 +1,8 @@
 import { plainStyle } from '../style/shipped.ts';
-import { usualRate } from '../time/frames.ts';
-import { apply } from '../track/apply.ts';
-import { caption, type Caption, type WordRange } from '../track/caption.ts';
-import type { Regions } from '../speech/regions.ts';
+import { usualRate } from '../timing/clock/frames.ts';
+import { apply } from '../model/apply.ts';
+import { caption, type Caption, type WordRange } from '../model/caption.ts';
+import type { Regions } from '../audio/regions.ts';
 import type { HouseStyle } from '../style/style.ts';
 import { finder, findIn } from './finder.ts';
 

@@ -1,11 +1,11 @@
 /** Findings that hold captions against the sound: speech nobody wrote down, captions nobody says, sound nobody describes. */
-import { perSaidLetter } from '../placing/script.ts';
-import { heardFor, isIn, stretchesIn } from '../speech/heard-under.ts';
-import type { Stretch } from '../speech/regions.ts';
+import { perSaidLetter } from '../audio/align/script.ts';
+import { heardFor, isIn, stretchesIn } from '../audio/heard-under.ts';
+import type { Stretch } from '../audio/regions.ts';
 import { isSpoken, soundNotes } from '../text/sound-notes.ts';
-import { seconds } from '../time/clock.ts';
-import type { Caption, WordRange } from '../track/caption.ts';
-import { isHeard, isUnheard } from '../track/doubt.ts';
+import { seconds } from '../timing/clock/clock.ts';
+import type { Caption, WordRange } from '../model/caption.ts';
+import { isHeard, isUnheard } from '../model/doubt.ts';
 import { plural, type CaptionInPlace, type Rule } from './finding.ts';
 
 /** From this many times the limit on, speech without a caption is told even where most of its stretch has one. */

@@ -2,10 +2,10 @@
 import { max } from 'd3-array';
 import { isSpaceUnit } from '../text/tokens.ts';
 import { notInCea608 } from '../text/cea-608.ts';
-import { bondBetween, phrasesOf } from '../text/phrases/bonds.ts';
-import { endsSentence } from '../text/phrases/words.ts';
+import { bondBetween, phrasesOf } from '../languages/bonds.ts';
+import { endsSentence } from '../languages/word-facts.ts';
 import { turnLines } from '../text/labels.ts';
-import { tooLongForOneLine } from '../text/sentences.ts';
+import { tooLongForOneLine } from '../languages/sentences.ts';
 import { sign } from '../text/signs.ts';
 import { plural, type Rule } from './finding.ts';
 

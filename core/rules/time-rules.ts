@@ -2,9 +2,9 @@
 import { labelsIn } from '../text/labels.ts';
 import { countWords, need, speedText } from '../text/measures.ts';
 import { soundNotes } from '../text/sound-notes.ts';
-import { gapText, seconds } from '../time/clock.ts';
-import type { Caption } from '../track/caption.ts';
-import { isIn, speechOffset } from '../speech/heard-under.ts';
+import { gapText, seconds } from '../timing/clock/clock.ts';
+import type { Caption } from '../model/caption.ts';
+import { isIn, speechOffset } from '../audio/heard-under.ts';
 import type { CaptionInPlace, Rule, RuleContext } from './finding.ts';
 import { smallestGap, wholeGap } from '../style/style.ts';
 

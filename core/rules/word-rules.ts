@@ -1,7 +1,7 @@
 /** Findings about the words themselves, as far as the text and what the recogniser said of it can tell. */
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from '../text/wording.ts';
 import { sign } from '../text/signs.ts';
-import { isUnsure } from '../track/doubt.ts';
+import { isUnsure } from '../model/doubt.ts';
 import type { TextRange } from '../text/text-range.ts';
 import { plural, type Violation, type Rule } from './finding.ts';
 

@@ -1,7 +1,7 @@
 /** House styles: the limits and conventions a client asks for. The shipped ones are in `shipped.ts`. */
 import { measure, need, type Counting } from '../text/measures.ts';
-import type { FrameRate } from '../time/frames.ts';
-import type { Caption } from '../track/caption.ts';
+import type { FrameRate } from '../timing/clock/frames.ts';
+import type { Caption } from '../model/caption.ts';
 
 /** `must` counts as a finding that has to go, `should` as advice, `off` is not looked at. */
 export type Severity = 'must' | 'should' | 'off';

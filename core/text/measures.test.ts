@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import wcwidth from 'wcwidth';
-import { caption } from '../track/caption.ts';
+import { caption } from '../model/caption.ts';
 import { countGraphemes, graphemes } from './graphemes.ts';
 import { countEverything, countWords, lineLength, measure, need, segmentedWords, speedText } from './measures.ts';
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { isSimple } from './graphemes.ts';
-import { phrasesOf } from './phrases/bonds.ts';
+import { phrasesOf } from '../languages/bonds.ts';
 import { countEverything } from './measures.ts';
-import { tooLongForOneLine } from './sentences.ts';
+import { tooLongForOneLine } from '../languages/sentences.ts';
 import { sign, signsOf } from './signs.ts';
 import { doubledWords, lowerAfterEnd, upperWithoutEnd } from './wording.ts';
 

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { askOver } from '../../core/contract/ask.ts';
 import { urlOf, type Ask } from '../../core/contract/contract.ts';
 import type { Measured } from '../../core/contract/recordings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 
 /** @param address where the server listens, looked up at each question */
 export const asking = (address: () => string): Ask =>

@@ -1,5 +1,5 @@
 /** The demo’s job in Words, and what tests look at and do there. */
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import type { Application } from './application.ts';
 import { asking, captionsOf } from './ask.ts';
 import { control, eventually, lines, see, saved } from './browser.ts';

@@ -1,6 +1,6 @@
 /** Begins a job with a recording alone, as somebody would, and waits until it is heard. */
 import { resolve } from 'node:path';
-import type { Regions } from '../../core/speech/regions.ts';
+import type { Regions } from '../../core/audio/regions.ts';
 import type { Application } from './application.ts';
 import { asking } from './ask.ts';
 import { By, eventually, press, says, see, shareDone } from './browser.ts';

@@ -1,6 +1,6 @@
 /** Where speech is in a recording, as it was kept. */
 import type { Knex } from 'knex';
-import { regionsMethod, type Regions } from '../../core/speech/regions.ts';
+import { regionsMethod, type Regions } from '../../core/audio/regions.ts';
 
 export interface RegionsRow {
   readonly hash: string;

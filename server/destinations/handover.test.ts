@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Receipt } from '../../core/job/job.ts';
 import type { Work } from '../../core/job/work.ts';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { buildHost } from '../../standins/video-host/host.ts';
 import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';

@@ -1,8 +1,8 @@
 /** Every error that leaves the server, as the one error of the contract. */
 import type { FastifyError, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { NotDecoded } from '../../core/track/decode.ts';
-import { EditRefused } from '../../core/track/edits.ts';
+import { NotDecoded } from '../../core/model/decode.ts';
+import { EditRefused } from '../../core/model/edits.ts';
 
 export const missing = (what: string): ApiError =>
   new ApiError('missing', `${what} is not here; it may have been deleted.`);

@@ -5,7 +5,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
 import { configFor } from '../config-for-tests.ts';

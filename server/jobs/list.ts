@@ -9,7 +9,7 @@ import {
   type TrackSummary,
 } from '../../core/job/job.ts';
 import type { Events } from '../events.ts';
-import type { TrackKind } from '../../core/track/caption.ts';
+import type { TrackKind } from '../../core/model/caption.ts';
 
 /** A job with one of its tracks, and one of the destinations that hold something of it. */
 interface ListRow {

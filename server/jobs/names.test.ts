@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jest } from '@jest/globals';
 import type { Recording } from '../../core/job/job.ts';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
 import { configFor } from '../config-for-tests.ts';

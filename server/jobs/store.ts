@@ -1,9 +1,9 @@
 /** Jobs as they are kept and as they are given out. */
 import type { Knex } from 'knex';
 import { keptStyle } from '../../core/style/decode-style.ts';
-import type { FrameRate } from '../../core/time/frames.ts';
+import type { FrameRate } from '../../core/timing/clock/frames.ts';
 import type { Job, Recording } from '../../core/job/job.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
 import { missing } from '../http/errors.ts';
 import { recordingOf } from '../recordings/store.ts';
 import { summaryOf, type TrackRow } from '../tracks/store.ts';

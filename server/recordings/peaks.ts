@@ -2,8 +2,8 @@
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { coversRecording } from '../../core/speech/covers.ts';
-import { peaksMethod, peaksPerSecond } from '../../core/speech/peaks.ts';
+import { coversRecording } from '../../core/audio/covers.ts';
+import { peaksMethod, peaksPerSecond } from '../../core/audio/peaks.ts';
 import { writing } from '../database/writing.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';

@@ -5,11 +5,11 @@
 import type { Knex } from 'knex';
 import { LRUCache } from 'lru-cache';
 import { ApiError } from '../../core/contract/api-error.ts';
-import type { Caption, Foreign } from '../../core/track/caption.ts';
-import { applyAll } from '../../core/track/apply.ts';
-import { EditRefused, type Edit } from '../../core/track/edits.ts';
-import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
-import { trackVersions, type LoggedEdit, type TrackVersion } from '../../core/track/track-versions.ts';
+import type { Caption, Foreign } from '../../core/model/caption.ts';
+import { applyAll } from '../../core/model/apply.ts';
+import { EditRefused, type Edit } from '../../core/model/edits.ts';
+import type { Batch, LoggedTrack, Since } from '../../core/model/logged.ts';
+import { trackVersions, type LoggedEdit, type TrackVersion } from '../../core/model/track-versions.ts';
 import { writing } from '../database/writing.ts';
 import { keptSnapshots, snapshotEvery } from './snapshots.ts';
 import { trackRow, type TrackRow } from './store.ts';

@@ -9,7 +9,7 @@ import type { Knex } from 'knex';
 import { ApiError, hasCode, sentence } from '../../core/contract/api-error.ts';
 import { most } from '../../core/contract/limits.ts';
 import type { NewMove } from '../../core/contract/tracks.ts';
-import { sameMove, type SameMove } from '../../core/retime/same-move.ts';
+import { sameMove, type SameMove } from '../../core/timing/whole/same-move.ts';
 import { writing } from '../database/writing.ts';
 import type { Events } from '../events.ts';
 import { idTaken, missing } from '../http/errors.ts';

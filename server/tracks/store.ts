@@ -2,7 +2,7 @@
 import type { Knex } from 'knex';
 import type { NewTrack } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import { decodeCaption } from '../../core/track/decode.ts';
+import { decodeCaption } from '../../core/model/decode.ts';
 import { missing } from '../http/errors.ts';
 
 export interface TrackRow extends TrackSummary {

@@ -2,7 +2,7 @@
  * Work on whole tracks beside the page. The worker keeps the captions it was sent last, and is sent what
  * changed since, in pieces, so that the page never stands still for it.
  */
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { nextTurn } from './idle.ts';
 import { patchesBetween } from './patches.ts';
 import type { TaskInput, TaskName, TaskOrder, Tasks } from './track-tasks.ts';

@@ -1,5 +1,5 @@
 /** Work on whole tracks that a worker does, so that the page stays live meanwhile. */
-import { pairCaptions, type Paired } from '../../core/borrow/borrow.ts';
+import { pairCaptions, type Paired } from '../../core/timing/borrow/borrow.ts';
 import { alignTracks } from '../../core/compare/align-tracks.ts';
 import { comparisonOf, type Comparison } from '../../core/compare/compare.ts';
 import { differencesOf, type Difference } from '../../core/compare/differences.ts';
@@ -7,7 +7,7 @@ import type { Finding, RuleContext, RuleId } from '../../core/rules/finding.ts';
 import { findIn, findingsOfAll } from '../../core/rules/finder.ts';
 import { reflowCaptions, type ReflowResult, type ReflowRequest } from '../../core/operations/reflow-captions.ts';
 import { repairAll, type Repaired } from '../../core/rules/repairs/repairs.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 
 /** What every task is done on. */
 export interface TaskInput {

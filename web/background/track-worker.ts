@@ -1,5 +1,5 @@
 /** The worker that works on whole tracks: keeps the captions as they are sent, and does what is asked with them. */
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { patch, type Patch } from './patches.ts';
 import { perform, type TaskOrder } from './track-tasks.ts';
 import { answerQuestions } from './worker-side.ts';

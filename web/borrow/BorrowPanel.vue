@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useTemplateRef } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { languageName } from '../describe/jobs.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';

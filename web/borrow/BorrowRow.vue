@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import { lineInWords } from '../../core/borrow/straight.ts';
+import { lineInWords } from '../../core/timing/borrow/straight.ts';
 import { withIds } from '../../core/formats/cue.ts';
 import { ask } from '../api/client.ts';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import type { TieRow } from './borrow.ts';
 import { margin, toPx, type Sight } from './scale.ts';
 

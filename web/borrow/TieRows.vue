@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watch } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import RowButton from '../controls/RowButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';

@@ -2,14 +2,14 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import { piecesOf, tiesOf, together, type BorrowedTie } from '../../core/borrow/borrow.ts';
-import { oneForOne } from '../../core/borrow/one-for-one.ts';
-import { certain, type Pair } from '../../core/borrow/pair.ts';
-import { straightLine } from '../../core/borrow/straight.ts';
-import { offFromOthers, orderedTies } from '../../core/retime/line.ts';
-import type { Timed } from '../../core/timing/move.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import { along, type Piece } from '../../core/track/pieces.ts';
+import { piecesOf, tiesOf, together, type BorrowedTie } from '../../core/timing/borrow/borrow.ts';
+import { oneForOne } from '../../core/timing/borrow/one-for-one.ts';
+import { certain, type Pair } from '../../core/timing/borrow/pair.ts';
+import { straightLine } from '../../core/timing/borrow/straight.ts';
+import { offFromOthers, orderedTies } from '../../core/timing/whole/line.ts';
+import type { Timed } from '../../core/timing/drag/move.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import { along, type Piece } from '../../core/model/pieces.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useTrack } from '../stores/track.ts';
@@ -126,7 +126,8 @@ export const useBorrow = defineStore('borrow', () => {
       .map((tie) => ({
         ...tie,
         state: stateOf(tie),
-        off: off.get(tie.moved) ?? (inOrder.value.length > 0 ? tie.to - along(passing?.pieces ?? line.value, tie.at) : 0),
+        off:
+          off.get(tie.moved) ?? (inOrder.value.length > 0 ? tie.to - along(passing?.pieces ?? line.value, tie.at) : 0),
       }));
   });
   const plan = computed((): { readonly pieces: readonly Piece[] } | { readonly fault: string } | null => {

@@ -3,8 +3,8 @@
  * where they will be, and both go together. A caption in each, chosen or reached by key, is a tie.
  */
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
-import { captionAt, type Caption } from '../../core/track/caption.ts';
-import { timesAlong } from '../../core/retime/same-move.ts';
+import { captionAt, type Caption } from '../../core/model/caption.ts';
+import { timesAlong } from '../../core/timing/whole/same-move.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';

@@ -1,9 +1,9 @@
 /** What holds for moving times in the job that is open. */
-import type { Edge, Moved, MoveRules, Timed } from '../../core/timing/move.ts';
+import type { Edge, Moved, MoveRules, Timed } from '../../core/timing/drag/move.ts';
 import { wholeGap, type HouseStyle } from '../../core/style/style.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import { frameLength } from '../../core/time/timecode.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
+import { frameLength } from '../../core/timing/clock/timecode.ts';
 import type { Job } from '../../core/job/job.ts';
 
 const sharedUpTo = ({ time }: HouseStyle, gap: number): number =>

@@ -1,8 +1,8 @@
 /** What commands and buttons do to the cursor caption; one way for both. */
 import { joint } from '../../core/operations/joint.ts';
 import { splitting } from '../../core/operations/split.ts';
-import { captionAt } from '../../core/track/caption.ts';
-import { splitFor } from '../../core/track/heard.ts';
+import { captionAt } from '../../core/model/caption.ts';
+import { splitFor } from '../../core/model/heard.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { rangeOf } from './scope.ts';
 import { useJob } from '../stores/job.ts';

@@ -1,13 +1,13 @@
 /** New captions: at the playhead, beside another, where somebody speaks; one way for keys, commands and buttons. */
 import { computed } from 'vue';
-import { caption, type Caption } from '../../core/track/caption.ts';
-import { seconds } from '../../core/time/clock.ts';
-import { isIn } from '../../core/speech/heard-under.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { frameLength } from '../../core/time/timecode.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import { pushedBy, roomAt, roomBefore, type Room } from '../../core/timing/room.ts';
-import { captionsForSpeech } from '../../core/timing/to-speech.ts';
+import { caption, type Caption } from '../../core/model/caption.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import { isIn } from '../../core/audio/heard-under.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { frameLength } from '../../core/timing/clock/timecode.ts';
+import type { Edit } from '../../core/model/edits.ts';
+import { pushedBy, roomAt, roomBefore, type Room } from '../../core/timing/drag/room.ts';
+import { captionsForSpeech } from '../../core/timing/drag/to-speech.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';

@@ -1,9 +1,9 @@
 /** What is done to the captions that are selected, each as one step. */
 import { computed } from 'vue';
 import { joinedAll, labelled } from '../../core/operations/several.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import type { Beside } from '../../core/track/history.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
+import type { Beside } from '../../core/model/history.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useSelection } from '../stores/selection.ts';
 import { usePlace } from '../stores/place.ts';

@@ -1,7 +1,7 @@
 /** What commands, fields and buttons do to the times of the cursor caption; one way for all. */
 import { timeNeeded } from '../../core/style/style.ts';
-import { seconds } from '../../core/time/clock.ts';
-import { readTime } from '../../core/time/read-time.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import { readTime } from '../../core/timing/clock/read-time.ts';
 import {
   beginAllAt,
   beginAt,
@@ -12,8 +12,8 @@ import {
   type Edge,
   type Moved,
   type Timed,
-} from '../../core/timing/move.ts';
-import { toSpeech } from '../../core/timing/to-speech.ts';
+} from '../../core/timing/drag/move.ts';
+import { toSpeech } from '../../core/timing/drag/to-speech.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useTimes } from '../stores/times.ts';
 
 const times = useTimes();

@@ -7,7 +7,7 @@ import { plainName } from '../../core/handover/naming.ts';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed, rules, titleOf } from '../../core/rules/findings.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
-import type { Caption, LetBe as LetBeEntry } from '../../core/track/caption.ts';
+import type { Caption, LetBe as LetBeEntry } from '../../core/model/caption.ts';
 import { saveAs } from '../files/save-as.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';

@@ -3,7 +3,7 @@ import RowButton from '../controls/RowButton.vue';
 import { computed, ref } from 'vue';
 import type { Finding } from '../../core/rules/finding.ts';
 import type { Proposal } from '../../core/rules/repairs/repairs.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import LetBe from './LetBe.vue';
 import TextButton from '../controls/TextButton.vue';
 import { useTimes } from '../stores/times.ts';

@@ -4,7 +4,7 @@ import RowButton from '../controls/RowButton.vue';
 import { computed } from 'vue';
 import type { Done, Repaired } from '../../core/rules/repairs/repairs.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useTrack } from '../stores/track.ts';
 import TextButton from '../controls/TextButton.vue';
 import { useTimes } from '../stores/times.ts';

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import type { RuleContext } from '../../core/rules/finding.ts';
 import { findIn } from '../../core/rules/finder.ts';
 import { shippedStyles } from '../../core/style/shipped.ts';
-import { usualRate } from '../../core/time/frames.ts';
-import { captionsArbitrary } from '../../core/track/arbitrary.ts';
-import { caption, type Caption } from '../../core/track/caption.ts';
+import { usualRate } from '../../core/timing/clock/frames.ts';
+import { captionsArbitrary } from '../../core/model/arbitrary.ts';
+import { caption, type Caption } from '../../core/model/caption.ts';
 import { barText, spreadOf, spreads } from './distributions.ts';
 
 const [style] = shippedStyles;

@@ -3,7 +3,7 @@ import { bin, max } from 'd3-array';
 import type { RuleContext, RuleId } from '../../core/rules/finding.ts';
 import { smallestGap } from '../../core/style/style.ts';
 import { measure } from '../../core/text/measures.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 
 export const spreads = ['speed', 'duration', 'gap', 'line'] as const;
 export type SpreadName = (typeof spreads)[number];

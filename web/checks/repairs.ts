@@ -4,7 +4,7 @@ import { shallowRef } from 'vue';
 import type { Finding, RuleId } from '../../core/rules/finding.ts';
 import { ruleNamed } from '../../core/rules/findings.ts';
 import { repairOf, type Proposal, type Repaired } from '../../core/rules/repairs/repairs.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useMessages } from '../stores/messages.ts';

@@ -1,6 +1,6 @@
 /** To the next caption with a finding, and where none is left to the next with advice. */
 import { mustGo } from '../../core/rules/findings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';

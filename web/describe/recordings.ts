@@ -1,7 +1,7 @@
 /** A recording as people say it. */
 import type { Recording } from '../../core/job/job.ts';
-import { lengthInWords } from '../../core/time/clock.ts';
-import { rateText, type FrameRate } from '../../core/time/frames.ts';
+import { lengthInWords } from '../../core/timing/clock/clock.ts';
+import { rateText, type FrameRate } from '../../core/timing/clock/frames.ts';
 import { bytesInWords } from './jobs.ts';
 
 /** How long and large it is: `30 seconds, 540 × 960, 25 fps, 1.2 MB`. @param rate of its pictures; null where it is not known */

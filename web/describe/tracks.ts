@@ -1,5 +1,5 @@
 /** Tracks in words. */
-import type { TrackKind } from '../../core/track/caption.ts';
+import type { TrackKind } from '../../core/model/caption.ts';
 
 /** What each kind of track is called, in the order they are offered. */
 export const kindNames: Readonly<Record<TrackKind, string>> = {

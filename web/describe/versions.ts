@@ -1,5 +1,5 @@
 /** Versions of a track in words. */
-import type { Changed } from '../../core/track/track-versions.ts';
+import type { Changed } from '../../core/model/track-versions.ts';
 
 const parts: readonly (readonly [keyof Changed, string])[] = [
   ['reworded', 'reworded'],

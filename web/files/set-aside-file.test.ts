@@ -1,4 +1,4 @@
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import { setAsideFile, wordsOfAll } from './set-aside-file.ts';
 
 const typed = (from: number, insert: string, id = 'a'): Edit => ({ type: 'splice', id, from, to: from, insert });

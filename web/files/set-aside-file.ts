@@ -1,8 +1,8 @@
 /** What could not be kept, as files a person can take away. */
 import { pushAll } from '../../core/text/push-all.ts';
 import { writeTrackFile } from '../../core/formats/track-file/track-file.ts';
-import type { Caption, Track } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Caption, Track } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import type { LeftChanges } from '../sync/left-edits.ts';
 
 /** The words an edit carries, for somebody who reads the file. */

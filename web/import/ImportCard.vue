@@ -5,7 +5,7 @@ import SelectField from '../controls/SelectField.vue';
 import { computed } from 'vue';
 import { encodings, type FoundBy } from '../../core/formats/encoding.ts';
 import { formatNamed, formats } from '../../core/formats/registry.ts';
-import { clockFor, lengthInWords } from '../../core/time/clock.ts';
+import { clockFor, lengthInWords } from '../../core/timing/clock/clock.ts';
 import { languageName } from '../describe/jobs.ts';
 import { warningKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';

@@ -2,7 +2,7 @@
 import { withIds } from '../../core/formats/cue.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { Caption, Foreign, TrackKind } from '../../core/track/caption.ts';
+import type { Caption, Foreign, TrackKind } from '../../core/model/caption.ts';
 import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';
 

@@ -1,6 +1,6 @@
 /** The language an imported file is offered as. */
 import type { ReadResult } from '../../core/formats/format.ts';
-import { languageOfName, languageOfText } from '../../core/text/guess-language.ts';
+import { languageOfName, languageOfText } from '../../core/languages/guess-language.ts';
 import { baseLanguage } from '../../core/text/language.ts';
 
 /** So many captions are enough to tell a language. */

@@ -13,7 +13,7 @@ import { sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { NewJob } from '../../core/contract/jobs.ts';
-import type { FrameRate } from '../../core/time/frames.ts';
+import type { FrameRate } from '../../core/timing/clock/frames.ts';
 import { titleFault } from '../../core/contract/title.ts';
 import type { Recording } from '../../core/job/job.ts';
 import ArrivalCard from '../import/ImportCard.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { JobSummary } from '../../core/job/job.ts';
-import { lengthInWords } from '../../core/time/clock.ts';
+import { lengthInWords } from '../../core/timing/clock/clock.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 import { openWhile } from '../controls/open-while.ts';
 

@@ -3,7 +3,7 @@ import { FileText, Film, Trash2, Volume2 } from '@lucide/vue';
 import { computed } from 'vue';
 import { urlOf } from '../../core/contract/contract.ts';
 import { fairCopyOf, type JobSummary } from '../../core/job/job.ts';
-import { lengthInWords } from '../../core/time/clock.ts';
+import { lengthInWords } from '../../core/timing/clock/clock.ts';
 import { languageName, proofedShare } from '../describe/jobs.ts';
 import RowButton from '../controls/RowButton.vue';
 

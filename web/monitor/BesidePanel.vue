@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue';
 import { computed } from 'vue';
-import { onScreenWithin, type Caption } from '../../core/track/caption.ts';
+import { onScreenWithin, type Caption } from '../../core/model/caption.ts';
 import IconButton from '../controls/IconButton.vue';
 import { languageName } from '../describe/jobs.ts';
 import { useBeside } from '../stores/beside.ts';

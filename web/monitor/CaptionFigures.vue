@@ -2,8 +2,8 @@
 import { computed } from 'vue';
 import { smallestGap } from '../../core/style/style.ts';
 import { speedText } from '../../core/text/measures.ts';
-import { gapText, seconds } from '../../core/time/clock.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import { gapText, seconds } from '../../core/timing/clock/clock.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { measured } from '../measured.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
-import { peakWithin, shownLoud } from '../../core/speech/peaks.ts';
-import { stretchesIn } from '../../core/speech/heard-under.ts';
+import { peakWithin, shownLoud } from '../../core/audio/peaks.ts';
+import { stretchesIn } from '../../core/audio/heard-under.ts';
 import { useNextFrame } from '../background/idle.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePreferences } from '../stores/preferences.ts';

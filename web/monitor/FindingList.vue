@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { ruleNamed, titleOf } from '../../core/rules/findings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import LetBe from '../checks/LetBe.vue';
 import { useRepairs } from '../checks/repairs.ts';
 import { useFindings } from '../stores/findings.ts';

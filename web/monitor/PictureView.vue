@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, useTemplateRef } from 'vue';
-import { linesOf, onScreenAt } from '../../core/track/caption.ts';
+import { linesOf, onScreenAt } from '../../core/model/caption.ts';
 import { useCompared } from '../stores/compared.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, watch } from 'vue';
-import { frameLength } from '../../core/time/timecode.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import { frameLength } from '../../core/timing/clock/timecode.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useTimesOf, type TimeField } from '../captions/use-times.ts';
 import TextField from '../controls/TextField.vue';
 import { useMessages } from '../stores/messages.ts';

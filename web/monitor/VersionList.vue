@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Choice } from '../../core/track/edits.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Choice } from '../../core/model/edits.ts';
 import { useTrack } from '../stores/track.ts';
 import TextButton from '../controls/TextButton.vue';
 import { useTimes } from '../stores/times.ts';

@@ -2,7 +2,7 @@
 import CheckField from '../controls/CheckField.vue';
 import ProgressBar from '../controls/ProgressBar.vue';
 import TextButton from '../controls/TextButton.vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { usePlacedReflow } from './placed-reflow.ts';
 import { usePlacing } from './placing.ts';
 

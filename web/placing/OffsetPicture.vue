@@ -2,8 +2,8 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
-import type { OffsetJump, Offsets } from '../../core/placing/offset.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import type { OffsetJump, Offsets } from '../../core/audio/align/offset.ts';
 import { useNextFrame } from '../background/idle.ts';
 import { useTimes } from '../stores/times.ts';
 import { wiped } from '../theme/canvas.ts';

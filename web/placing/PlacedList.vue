@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
 import { computed, useTemplateRef, watch } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
 import CheckField from '../controls/CheckField.vue';
 import TextButton from '../controls/TextButton.vue';
 import { usePlace } from '../stores/place.ts';

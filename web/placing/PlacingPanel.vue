@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import NoteBox from '../controls/NoteBox.vue';
 import TextButton from '../controls/TextButton.vue';

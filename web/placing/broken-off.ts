@@ -1,5 +1,5 @@
 /** Listening that this tab has begun, kept until what it finds is taken or left: a reload goes on with it. */
-import type { PartHeard } from '../../core/placing/anchors.ts';
+import type { PartHeard } from '../../core/audio/align/anchors.ts';
 
 export interface BegunListening {
   /** Names the track and the sound that is listened to. */

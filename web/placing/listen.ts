@@ -1,15 +1,15 @@
 /** Listening for captions in workers, and where they belong after that. */
-import type { PartHeard } from '../../core/placing/anchors.ts';
-import type { Gap } from '../../core/placing/fills.ts';
-import type { Placed } from '../../core/placing/grammars.ts';
-import { howManyParts, leastShare, listenWith, type Hearer, type Listening } from '../../core/placing/listen.ts';
-import { offsetsOf, type Offsets } from '../../core/placing/offset.ts';
-import { placedTrack } from '../../core/placing/placed-track.ts';
-import type { Certainty } from '../../core/placing/caption-place.ts';
-import { placesOf } from '../../core/placing/placement.ts';
-import type { Script } from '../../core/placing/script.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { PartHeard } from '../../core/audio/align/anchors.ts';
+import type { Gap } from '../../core/audio/align/fills.ts';
+import type { Placed } from '../../core/audio/align/grammars.ts';
+import { howManyParts, leastShare, listenWith, type Hearer, type Listening } from '../../core/audio/align/listen.ts';
+import { offsetsOf, type Offsets } from '../../core/audio/align/offset.ts';
+import { placedTrack } from '../../core/audio/align/placed-track.ts';
+import type { Certainty } from '../../core/audio/align/caption-place.ts';
+import { placesOf } from '../../core/audio/align/placement.ts';
+import type { Script } from '../../core/audio/align/script.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
 import type { PlacingAnswer, PlacingJob, PlacingQuestion } from './worker.ts';
 

@@ -1,9 +1,9 @@
 /** Text that was only now given times, reflowed by when its words are said: a transcript becomes captions in one step. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { apply } from '../../core/track/apply.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import { apply } from '../../core/model/apply.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import { useFindings } from '../stores/findings.ts';

@@ -2,11 +2,11 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { wholeGap } from '../../core/style/style.ts';
-import { sentWith, type Side } from '../../core/placing/send-with.ts';
-import { modelFor } from '../../core/pronunciation/models.ts';
-import type { Timed } from '../../core/timing/move.ts';
-import type { Caption, WordRange } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import { sentWith, type Side } from '../../core/audio/align/send-with.ts';
+import { modelFor } from '../../core/audio/phones/models.ts';
+import type { Timed } from '../../core/timing/drag/move.ts';
+import type { Caption, WordRange } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import { away } from '../api/client.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
 import { useWholeLength } from '../playback/whole-length.ts';

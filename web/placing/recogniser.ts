@@ -1,15 +1,15 @@
 /** The recogniser with an acoustic model, in a worker. Its files are fetched from where the page comes from. */
 import createModule from 'soundswallower';
-import { recogniserFrom, type Recogniser, type RecogniserModule } from '../../core/placing/recogniser.ts';
-import type { LetterRules } from '../../core/pronunciation/letters.ts';
-import type { ModelFor, ModelName } from '../../core/pronunciation/models.ts';
+import { recogniserFrom, type Recogniser, type RecogniserModule } from '../../core/audio/align/recogniser.ts';
+import type { LetterRules } from '../../core/audio/phones/letters.ts';
+import type { ModelFor, ModelName } from '../../core/audio/phones/models.ts';
 
 /** Where the acoustic models are served; the build puts it in. */
 declare const __MODELS_AT__: string;
 
 const rulesOf: Readonly<Record<ModelName, () => Promise<LetterRules>>> = {
-  'en-us': async () => (await import('../../core/pronunciation/letters-en-us.json')).default.rules,
-  'fr-fr': async () => (await import('../../core/pronunciation/letters-fr-fr.json')).default.rules,
+  'en-us': async () => (await import('../../core/audio/phones/letters-en-us.json')).default.rules,
+  'fr-fr': async () => (await import('../../core/audio/phones/letters-fr-fr.json')).default.rules,
 };
 
 async function textOf(address: string): Promise<string> {

@@ -1,17 +1,17 @@
 /** The worker’s side of placing: hears its part of a recording for the words of a script. */
 import { ALL_FORMATS, Input, UrlSource } from 'mediabunny';
 import { answerQuestions } from '../background/worker-side.ts';
-import type { PartHeard, ReadSound } from '../../core/placing/anchors.ts';
-import { engineRate } from '../../core/placing/engine.ts';
-import type { Gap } from '../../core/placing/fills.ts';
-import type { Placed } from '../../core/placing/grammars.ts';
-import { hearerOf, type Hearer } from '../../core/placing/listen.ts';
-import type { Script } from '../../core/placing/script.ts';
-import { scriptOf } from '../../core/placing/words-to-place.ts';
-import { modelFor } from '../../core/pronunciation/models.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { resampled } from '../../core/speech/resample.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { PartHeard, ReadSound } from '../../core/audio/align/anchors.ts';
+import { engineRate } from '../../core/audio/align/engine.ts';
+import type { Gap } from '../../core/audio/align/fills.ts';
+import type { Placed } from '../../core/audio/align/grammars.ts';
+import { hearerOf, type Hearer } from '../../core/audio/align/listen.ts';
+import type { Script } from '../../core/audio/align/script.ts';
+import { scriptOf } from '../../core/audio/align/words-to-place.ts';
+import { modelFor } from '../../core/audio/phones/models.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { resampled } from '../../core/audio/resample.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { pieceOf } from '../sound/read-piece.ts';
 import { soundTrack, SoundTrouble } from '../sound/sound-track.ts';
 import { recogniserFor } from './recogniser.ts';

@@ -1,5 +1,5 @@
 /** The cursor caption goes along with the playhead. */
-import { captionAt, type Caption } from '../../core/track/caption.ts';
+import { captionAt, type Caption } from '../../core/model/caption.ts';
 
 /** A caption is followed for so long after its end, in ms: in the pause after it, it is still what was heard last. */
 const lingers = 500;

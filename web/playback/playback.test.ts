@@ -2,7 +2,7 @@
 import '../globals-for-tests.ts';
 import { jest } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { frames } from '../globals-for-tests.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';

@@ -1,7 +1,7 @@
 /** The player: one media element, and what is asked of it. */
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
-import { wordBegan } from '../../core/track/heard.ts';
+import { wordBegan } from '../../core/model/heard.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';

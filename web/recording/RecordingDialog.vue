@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import { parseRate, rateText, usualRates } from '../../core/time/frames.ts';
-import { readTime } from '../../core/time/read-time.ts';
+import { parseRate, rateText, usualRates } from '../../core/timing/clock/frames.ts';
+import { readTime } from '../../core/timing/clock/read-time.ts';
 import CheckField from '../controls/CheckField.vue';
 import DialogSheet from '../controls/DialogSheet.vue';
 import FormField from '../controls/FormField.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Edge } from '../../core/timing/move.ts';
+import type { Edge } from '../../core/timing/drag/move.ts';
 import { useTimes } from '../stores/times.ts';
 import { useStretch } from './stretch.ts';
 

@@ -2,8 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import type { Edge } from '../../core/timing/move.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import type { Edge } from '../../core/timing/drag/move.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTimes } from '../stores/times.ts';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cutSaid } from '../../core/retime/cut-changes.ts';
+import { cutSaid } from '../../core/timing/whole/cut-changes.ts';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';
 import FileButton from '../controls/FileButton.vue';
 import ProgressBar from '../controls/ProgressBar.vue';

@@ -1,12 +1,12 @@
 /** A recording that was cut again: what was taken out or put in, typed, drawn, or found by comparing two cuts of it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { readStretches, segmentsWith, segmentsWithout } from '../../core/retime/cuts.ts';
-import { changesOf, type CutChange } from '../../core/retime/cut-changes.ts';
-import type { Segment } from '../../core/retime/segment.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { exactClock } from '../../core/time/clock.ts';
-import { usualRate } from '../../core/time/frames.ts';
+import { readStretches, segmentsWith, segmentsWithout } from '../../core/timing/whole/cuts.ts';
+import { changesOf, type CutChange } from '../../core/timing/whole/cut-changes.ts';
+import type { Segment } from '../../core/timing/whole/segment.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { exactClock } from '../../core/timing/clock/clock.ts';
+import { usualRate } from '../../core/timing/clock/frames.ts';
 import { recordingAt } from '../api/recording-at.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';
 import { askSegments, printsClient } from '../sound/sound-client.ts';

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import type { Job } from '../../core/job/job.ts';
-import { rateText } from '../../core/time/frames.ts';
+import { rateText } from '../../core/timing/clock/frames.ts';
 import { useCuts } from './cuts.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';

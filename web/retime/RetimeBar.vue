@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, watch } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
-import { rateText, usualRates } from '../../core/time/frames.ts';
-import type { Timed } from '../../core/timing/move.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
+import { rateText, usualRates } from '../../core/timing/clock/frames.ts';
+import type { Timed } from '../../core/timing/drag/move.ts';
 import type { Scope } from '../captions/scope.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import ChoiceButtons from '../controls/ChoiceButtons.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue';
 import { computed, ref } from 'vue';
-import { seconds } from '../../core/time/clock.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
 import KeyHint from '../commands/KeyHint.vue';
 import IconButton from '../controls/IconButton.vue';
 import TextField from '../controls/TextField.vue';

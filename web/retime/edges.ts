@@ -2,9 +2,9 @@
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import type { Job } from '../../core/job/job.ts';
-import { closedGaps, furtherOut, snappedTimes } from '../../core/retime/edges.ts';
+import { closedGaps, furtherOut, snappedTimes } from '../../core/timing/whole/edges.ts';
 import { wholeGap } from '../../core/style/style.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { retiming } from '../captions/retiming.ts';
 import type { Plan } from './plan.ts';
 

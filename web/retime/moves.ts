@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import type { Work } from '../../core/job/work.ts';
-import type { SameMove } from '../../core/retime/same-move.ts';
+import type { SameMove } from '../../core/timing/whole/same-move.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';

@@ -1,12 +1,12 @@
 /** How captions would be moved while that is tried, what each would become, and the edit that does it. */
 import { shifted, shiftedTimes } from '../../core/operations/several.ts';
-import { followEdit, type Followed } from '../../core/retime/follow.ts';
-import { retimingAlong, timesAlong } from '../../core/retime/same-move.ts';
-import type { Segment } from '../../core/retime/segment.ts';
-import type { Timed } from '../../core/timing/move.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import type { Piece } from '../../core/track/pieces.ts';
+import { followEdit, type Followed } from '../../core/timing/whole/follow.ts';
+import { retimingAlong, timesAlong } from '../../core/timing/whole/same-move.ts';
+import type { Segment } from '../../core/timing/whole/segment.ts';
+import type { Timed } from '../../core/timing/drag/move.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Edit } from '../../core/model/edits.ts';
+import type { Piece } from '../../core/model/pieces.ts';
 
 /** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
 export type Plan =

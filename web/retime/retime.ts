@@ -1,14 +1,14 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
-import { followed } from '../../core/retime/follow.ts';
-import type { SameMove } from '../../core/retime/same-move.ts';
-import { rateChange, shiftBy } from '../../core/retime/line.ts';
-import { parseRate, rateText, type FrameRate } from '../../core/time/frames.ts';
+import { followed } from '../../core/timing/whole/follow.ts';
+import type { SameMove } from '../../core/timing/whole/same-move.ts';
+import { rateChange, shiftBy } from '../../core/timing/whole/line.ts';
+import { parseRate, rateText, type FrameRate } from '../../core/timing/clock/frames.ts';
 import { sentence } from '../../core/contract/api-error.ts';
-import { readTime } from '../../core/time/read-time.ts';
-import { onScreenAt, type Caption } from '../../core/track/caption.ts';
-import { apply as applyEdit } from '../../core/track/apply.ts';
+import { readTime } from '../../core/timing/clock/read-time.ts';
+import { onScreenAt, type Caption } from '../../core/model/caption.ts';
+import { apply as applyEdit } from '../../core/model/apply.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
 import { rangeOf, type Scope } from '../captions/scope.ts';

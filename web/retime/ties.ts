@@ -1,12 +1,12 @@
 /** Ties: captions and the moments they belong at, set at the playhead, typed, or by ear. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { halfwayPlace, placesToTie } from '../../core/retime/by-ear.ts';
-import { orderedTies, rateMistake, residuals } from '../../core/retime/line.ts';
-import { rateText } from '../../core/time/frames.ts';
-import { readTime } from '../../core/time/read-time.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Piece } from '../../core/track/pieces.ts';
+import { halfwayPlace, placesToTie } from '../../core/timing/whole/by-ear.ts';
+import { orderedTies, rateMistake, residuals } from '../../core/timing/whole/line.ts';
+import { rateText } from '../../core/timing/clock/frames.ts';
+import { readTime } from '../../core/timing/clock/read-time.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Piece } from '../../core/model/pieces.ts';
 import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';

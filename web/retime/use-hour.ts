@@ -1,9 +1,9 @@
 /** Offers to take a whole hour off, where the captions of a track that is opened count from one. */
 import { watch } from 'vue';
-import { hourCountedFrom } from '../../core/retime/hour.ts';
+import { hourCountedFrom } from '../../core/timing/whole/hour.ts';
 import { shiftedTimes } from '../../core/operations/several.ts';
-import { formatClock } from '../../core/time/clock.ts';
-import { retimingAlong } from '../../core/retime/same-move.ts';
+import { formatClock } from '../../core/timing/clock/clock.ts';
+import { retimingAlong } from '../../core/timing/whole/same-move.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
-import { driftOf } from '../../core/timing/drift.ts';
-import { captionAt } from '../../core/track/caption.ts';
-import { lengthInWords, wholeClock } from '../../core/time/clock.ts';
+import { driftOf } from '../../core/timing/drag/drift.ts';
+import { captionAt } from '../../core/model/caption.ts';
+import { lengthInWords, wholeClock } from '../../core/timing/clock/clock.ts';
 import { speedText } from '../../core/text/measures.ts';
 import { measured } from '../measured.ts';
 import { useStretch } from '../recording/stretch.ts';

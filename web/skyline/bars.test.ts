@@ -1,6 +1,6 @@
 import type { Finding } from '../../core/rules/finding.ts';
 import { countEverything } from '../../core/text/measures.ts';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { barsOf, clockTicks } from './bars.ts';
 
 const c = (i: number, text: string) =>

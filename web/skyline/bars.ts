@@ -2,7 +2,7 @@
 import { mustGo } from '../../core/rules/findings.ts';
 import type { Finding } from '../../core/rules/finding.ts';
 import type { Counting } from '../../core/text/measures.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { measured } from '../measured.ts';
 
 export interface Bar {

@@ -1,7 +1,7 @@
 /** Paints the skyline on two canvases, one over the other, in the colours of the page’s theme. */
-import { formatClock } from '../../core/time/clock.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import type { Drift } from '../../core/timing/drift.ts';
+import { formatClock } from '../../core/timing/clock/clock.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import type { Drift } from '../../core/timing/drag/drift.ts';
 import { wiped } from '../theme/canvas.ts';
 import { barsOf, clockTicks, type Scene } from './bars.ts';
 

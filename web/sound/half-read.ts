@@ -3,9 +3,9 @@
  * goes on after a reload where it was.
  */
 import { openDB, type DBSchema } from 'idb';
-import { peaksMethod } from '../../core/speech/peaks.ts';
-import { regionsMethod } from '../../core/speech/regions.ts';
-import type { HeardSoFar } from '../../core/speech/sound-reader.ts';
+import { peaksMethod } from '../../core/audio/peaks.ts';
+import { regionsMethod } from '../../core/audio/regions.ts';
+import type { HeardSoFar } from '../../core/audio/sound-reader.ts';
 
 export interface HalfRead extends HeardSoFar {
   /** The finest level of how loud it is. */

@@ -1,6 +1,6 @@
 /** What a recording says of itself: its sound tracks, and how many pictures it has in a second. */
 import { ALL_FORMATS, Input, UrlSource } from 'mediabunny';
-import { nearRate, type FrameRate } from '../../core/time/frames.ts';
+import { nearRate, type FrameRate } from '../../core/timing/clock/frames.ts';
 import { soundTracks } from './sound-track.ts';
 
 export interface AboutRequest {

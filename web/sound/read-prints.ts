@@ -1,6 +1,6 @@
 /** What a recording sounds like along its length, so that two cuts of it can be held against each other. */
 import { ALL_FORMATS, AudioSampleSink, BlobSource, Input, UrlSource } from 'mediabunny';
-import { fingerprinter, type Fingerprint } from '../../core/recut/fingerprint.ts';
+import { fingerprinter, type Fingerprint } from '../../core/timing/recut/fingerprint.ts';
 import { mixed } from './mixed.ts';
 import { soundTrack, SoundTrouble } from './sound-track.ts';
 

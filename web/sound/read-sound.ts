@@ -3,10 +3,10 @@
  * here and heard for speech in a worker of its own, so that two processors are used where there are two.
  */
 import { ALL_FORMATS, AudioSampleSink, Input, UrlSource } from 'mediabunny';
-import { coversRecording } from '../../core/speech/covers.ts';
-import { peakReader, peaksPerSecond } from '../../core/speech/peaks.ts';
-import type { Regions } from '../../core/speech/regions.ts';
-import { goesOnFrom, type HeardSoFar } from '../../core/speech/sound-reader.ts';
+import { coversRecording } from '../../core/audio/covers.ts';
+import { peakReader, peaksPerSecond } from '../../core/audio/peaks.ts';
+import type { Regions } from '../../core/audio/regions.ts';
+import { goesOnFrom, type HeardSoFar } from '../../core/audio/sound-reader.ts';
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
 import { halfRead, keepHalfRead } from './half-read.ts';
 import { mixed } from './mixed.ts';

@@ -1,7 +1,7 @@
 /** Asks workers about sound; one listens to recordings through, another is there for pieces at once. */
 import { workerClient, type WorkerClient } from '../background/worker-client.ts';
 import type { PieceRequest, SoundPiece } from './read-piece.ts';
-import type { Segment } from '../../core/retime/segment.ts';
+import type { Segment } from '../../core/timing/whole/segment.ts';
 import type { CompareRequest, Printed, PrintsRequest } from './read-prints.ts';
 import type { Heard, ReadSoFar, WholeRequest } from './read-sound.ts';
 import type { AboutRecording, AboutRequest } from './read-about.ts';

@@ -1,7 +1,7 @@
 /** Hears sound through for speech, beside the worker that decodes it. */
-import type { Regions } from '../../core/speech/regions.ts';
-import { soundReader, type HeardSoFar, type SoundReader } from '../../core/speech/sound-reader.ts';
-import { voiceWeights } from '../../core/speech/voice-net.ts';
+import type { Regions } from '../../core/audio/regions.ts';
+import { soundReader, type HeardSoFar, type SoundReader } from '../../core/audio/sound-reader.ts';
+import { voiceWeights } from '../../core/audio/voice-net.ts';
 import { answerQuestions } from '../background/worker-side.ts';
 import { SoundTrouble } from './sound-track.ts';
 
@@ -19,7 +19,7 @@ const unfetched = (): never => {
 };
 
 async function readerFrom(before: HeardSoFar | null): Promise<SoundReader> {
-  const response = await fetch(new URL('../../core/speech/voice-net.bin', import.meta.url));
+  const response = await fetch(new URL('../../core/audio/voice-net.bin', import.meta.url));
   if (!response.ok) unfetched();
   return soundReader(voiceWeights(await response.arrayBuffer()), before ?? undefined);
 }

@@ -3,8 +3,8 @@ import { answerQuestions } from '../background/worker-side.ts';
 import { readPiece, type PieceRequest, type SoundPiece } from './read-piece.ts';
 import { readSound, type Heard, type ReadSoFar, type WholeRequest } from './read-sound.ts';
 import { readAbout, type AboutRecording, type AboutRequest } from './read-about.ts';
-import { segmentsOf } from '../../core/recut/segments.ts';
-import type { Segment } from '../../core/retime/segment.ts';
+import { segmentsOf } from '../../core/timing/recut/segments.ts';
+import type { Segment } from '../../core/timing/whole/segment.ts';
 import { readPrints, type CompareRequest, type Printed, type PrintsRequest } from './read-prints.ts';
 import { SoundTrouble } from './sound-track.ts';
 

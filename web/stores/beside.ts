@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from './job.ts';
 import { useServerEvents } from './server-events.ts';

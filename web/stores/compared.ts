@@ -1,7 +1,7 @@
 /** Two tracks that are compared, and which of them the picture shows at the moment. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 
 interface Pair {
   readonly reference: readonly Caption[];

@@ -1,7 +1,7 @@
 /** Where the machine draft of the job has its words, for whoever wants to see them beside the track. */
 import { defineStore } from 'pinia';
 import { shallowRef, watch } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { ask } from '../api/client.ts';
 import { useJob } from './job.ts';
 import { usePreferences } from './preferences.ts';

@@ -1,5 +1,5 @@
 /** A stretch of the track by the captions it begins and ends with. */
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 
 export interface Ends {
   readonly first: string;

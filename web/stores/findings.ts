@@ -5,7 +5,7 @@ import { isTranslation } from '../../core/job/job.ts';
 import type { Finding, RuleContext } from '../../core/rules/finding.ts';
 import { finder, type Found } from '../../core/rules/finder.ts';
 import { noFindings } from '../../core/rules/findings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import { useSound } from './sound.ts';
 import { useJob } from './job.ts';

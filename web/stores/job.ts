@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { JobChange } from '../../core/contract/jobs.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
-import type { Beside } from '../../core/track/history.ts';
+import type { Beside } from '../../core/model/history.ts';
 import { hasCode, sentence } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { recordingAt } from '../api/recording-at.ts';

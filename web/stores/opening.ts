@@ -5,7 +5,7 @@
  */
 import { defineStore } from 'pinia';
 import type { Job } from '../../core/job/job.ts';
-import type { LoggedTrack } from '../../core/track/logged.ts';
+import type { LoggedTrack } from '../../core/model/logged.ts';
 import { beginOpening, type Opening } from '../api/opening.ts';
 import { chosenTrack } from './chosen-track.ts';
 

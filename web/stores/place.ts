@@ -1,7 +1,7 @@
 /** The cursor caption, shared by every stage. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useTrack } from './track.ts';
 
 export const usePlace = defineStore('place', () => {

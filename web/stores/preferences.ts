@@ -1,7 +1,7 @@
 /** What a person prefers, kept in this browser. */
 import { defineStore } from 'pinia';
 import { computed, ref, watch, type Ref } from 'vue';
-import { usualDoubt } from '../../core/track/doubt.ts';
+import { usualDoubt } from '../../core/model/doubt.ts';
 
 export type ThemeChoice = 'system' | 'light' | 'dark';
 

@@ -1,10 +1,10 @@
 /** How loud the recording of the job is and where somebody speaks in it: fetched where a page has read it, read here where none has, and kept for all. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { levelsOf, peaksPerSecond, type Peaks } from '../../core/speech/peaks.ts';
+import { levelsOf, peaksPerSecond, type Peaks } from '../../core/audio/peaks.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
-import type { Regions } from '../../core/speech/regions.ts';
-import { wholeClock } from '../../core/time/clock.ts';
+import type { Regions } from '../../core/audio/regions.ts';
+import { wholeClock } from '../../core/timing/clock/clock.ts';
 import { ask } from '../api/client.ts';
 import { fetchPeaks, uploadPeaks } from '../api/upload.ts';
 import { WorkerTrouble } from '../background/worker-client.ts';

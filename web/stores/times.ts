@@ -1,8 +1,8 @@
 /** How long the work is, and so how its times are shown: in one form wherever they stand. */
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
-import { clockFor } from '../../core/time/clock.ts';
-import { timecode } from '../../core/time/timecode.ts';
+import { clockFor } from '../../core/timing/clock/clock.ts';
+import { timecode } from '../../core/timing/clock/timecode.ts';
 import { useJob } from './job.ts';
 import { usePreferences } from './preferences.ts';
 import { useTrack } from './track.ts';

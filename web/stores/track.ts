@@ -1,11 +1,11 @@
 /** The track that is open, as the page shows it: a thin view of its `TrackSync`. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Caption, Track } from '../../core/track/caption.ts';
-import type { Applied } from '../../core/track/apply.ts';
-import type { Edit } from '../../core/track/edits.ts';
-import type { Beside } from '../../core/track/history.ts';
-import type { LoggedTrack } from '../../core/track/logged.ts';
+import type { Caption, Track } from '../../core/model/caption.ts';
+import type { Applied } from '../../core/model/apply.ts';
+import type { Edit } from '../../core/model/edits.ts';
+import type { Beside } from '../../core/model/history.ts';
+import type { LoggedTrack } from '../../core/model/logged.ts';
 import { sentence, type ApiError } from '../../core/contract/api-error.ts';
 import { ask } from '../api/client.ts';
 import { newId } from '../sync/ids.ts';

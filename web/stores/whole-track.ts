@@ -1,7 +1,7 @@
 /** Changes to the whole track that take a while: worked out in the worker, made as one step of undo. */
 import { defineStore } from 'pinia';
 import { ref } from 'vue';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { useFindings } from './findings.ts';
 import { useMessages } from './messages.ts';

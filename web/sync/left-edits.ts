@@ -1,7 +1,7 @@
 /** Edits that a page has left behind, some of which the log may have already. */
 import { sentTogether } from './batches.ts';
 import { isFinal, isOtherHistory, type Log } from './log.ts';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import type { WaitingLine } from './outbox.ts';
 
 /** Changes that are in this browser and on no screen of a track. */

@@ -1,7 +1,7 @@
 /** The server's log of a track, as pages ask it. */
 import { ApiError, hasCode } from '../../core/contract/api-error.ts';
 import type { Ask } from '../../core/contract/contract.ts';
-import type { Batch, LoggedTrack, Since } from '../../core/track/logged.ts';
+import type { Batch, LoggedTrack, Since } from '../../core/model/logged.ts';
 
 /** Everything throws {@link ApiError}; one with the code `other-history` where an edit is not in this log. */
 export interface Log {

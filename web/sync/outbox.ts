@@ -4,7 +4,7 @@
  * log; another page takes it over once that page is gone.
  */
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit } from '../../core/model/edits.ts';
 
 export interface PendingEdits {
   readonly track: string;

@@ -2,7 +2,7 @@
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Edit } from '../../core/track/edits.ts';
+import type { Edit } from '../../core/model/edits.ts';
 import { buildApp } from '../../server/app.ts';
 import { ask, base, config, kept, killed, opened, server, settled, typed, until } from './pages-for-tests.ts';
 

@@ -1,5 +1,5 @@
 /** What a track on its way needs of the world, and what it tells whoever shows it. */
-import type { Beside } from '../../core/track/history.ts';
+import type { Beside } from '../../core/model/history.ts';
 import type { Log } from './log.ts';
 import type { Outbox } from './outbox.ts';
 

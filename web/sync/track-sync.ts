@@ -13,9 +13,9 @@
  * - What the server will not have is set aside, never dropped; the rest goes on without it.
  * - Leaving drops nothing: it goes on until nothing waits.
  */
-import { applyAll, apply, type Applied } from '../../core/track/apply.ts';
-import type { Caption, Track } from '../../core/track/caption.ts';
-import { EditRefused, merge, touches, type Edit } from '../../core/track/edits.ts';
+import { applyAll, apply, type Applied } from '../../core/model/apply.ts';
+import type { Caption, Track } from '../../core/model/caption.ts';
+import { EditRefused, merge, touches, type Edit } from '../../core/model/edits.ts';
 import {
   carry,
   noHistory,
@@ -25,11 +25,11 @@ import {
   type Beside,
   type History,
   type Reversal,
-} from '../../core/track/history.ts';
-import type { LoggedTrack, Since } from '../../core/track/logged.ts';
-import { partsOfAll, rebase } from '../../core/track/rebase.ts';
-import { partsOf } from '../../core/track/transform/parts.ts';
-import { transform } from '../../core/track/transform/transform.ts';
+} from '../../core/model/history.ts';
+import type { LoggedTrack, Since } from '../../core/model/logged.ts';
+import { partsOfAll, rebase } from '../../core/model/rebase.ts';
+import { partsOf } from '../../core/model/merge/parts.ts';
+import { transform } from '../../core/model/merge/transform.ts';
 import { ApiError, sentence } from '../../core/contract/api-error.ts';
 import { nextBatch } from './batches.ts';
 import { withoutDelivered } from './left-edits.ts';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { X } from '@lucide/vue';
-import { seconds } from '../../core/time/clock.ts';
+import { seconds } from '../../core/timing/clock/clock.ts';
 import IconButton from '../controls/IconButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { useCuts } from '../recut/cuts.ts';

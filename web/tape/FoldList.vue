@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { lengthInWords } from '../../core/time/clock.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { lengthInWords } from '../../core/timing/clock/clock.ts';
 import RowButton from '../controls/RowButton.vue';
 import { foldRoom, useTapeView } from './tape-view.ts';
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import KeyHint from '../commands/KeyHint.vue';
 import TextButton from '../controls/TextButton.vue';
-import { linesOf } from '../../core/track/caption.ts';
+import { linesOf } from '../../core/model/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 import { useMarking } from './marking.ts';

@@ -1,7 +1,7 @@
 /** The edge that keys move: a caption’s begin or end, chosen in any stage, heard again and again while it is moved. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { moveEdge, type Edge } from '../../core/timing/move.ts';
+import { moveEdge, type Edge } from '../../core/timing/drag/move.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';

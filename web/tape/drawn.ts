@@ -1,7 +1,7 @@
 /** A stretch that was drawn in the sound: something can be done with it, and until then nothing is changed. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import type { Stretch } from '../../core/speech/regions.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useStretch } from '../recording/stretch.ts';

@@ -1,6 +1,6 @@
 /** The shape of the sound that is in sight, decoded again where the tape is so close that hundredths of a second are steps. */
 import { onBeforeUnmount, shallowRef, watch } from 'vue';
-import { peakReader } from '../../core/speech/peaks.ts';
+import { peakReader } from '../../core/audio/peaks.ts';
 import { pieceClient } from '../sound/sound-client.ts';
 import { useJob } from '../stores/job.ts';
 import { useTapeView } from './tape-view.ts';

@@ -4,8 +4,8 @@
  */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { markBegin, markedAt, markEnd } from '../../core/timing/mark.ts';
-import { caption, type Caption } from '../../core/track/caption.ts';
+import { markBegin, markedAt, markEnd } from '../../core/timing/drag/mark.ts';
+import { caption, type Caption } from '../../core/model/caption.ts';
 import { moveRulesOf, retiming } from '../captions/retiming.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';

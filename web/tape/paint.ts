@@ -1,11 +1,11 @@
 /** Paints what is many on the tape: the ruler, faint lines across, and captions too small to be read as blocks. */
-import { formatClock } from '../../core/time/clock.ts';
-import { stretchesIn } from '../../core/speech/heard-under.ts';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { peakWithin, shownLoud, type Peaks } from '../../core/speech/peaks.ts';
-import type { FrameRate } from '../../core/time/frames.ts';
-import type { Timed } from '../../core/timing/move.ts';
-import { timecode } from '../../core/time/timecode.ts';
+import { formatClock } from '../../core/timing/clock/clock.ts';
+import { stretchesIn } from '../../core/audio/heard-under.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { peakWithin, shownLoud, type Peaks } from '../../core/audio/peaks.ts';
+import type { FrameRate } from '../../core/timing/clock/frames.ts';
+import type { Timed } from '../../core/timing/drag/move.ts';
+import { timecode } from '../../core/timing/clock/timecode.ts';
 import { wiped, type Drawing } from '../theme/canvas.ts';
 import type { FineSound } from './fine-sound.ts';
 import { linesWithin, rulerFor } from './ruler.ts';

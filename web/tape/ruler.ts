@@ -1,7 +1,7 @@
 /** The lines of the ruler: round times, so far apart that their labels keep clear of one another. */
 import { bisectLeft } from 'd3-array';
-import type { FrameRate } from '../../core/time/frames.ts';
-import { frameLength } from '../../core/time/timecode.ts';
+import type { FrameRate } from '../../core/timing/clock/frames.ts';
+import { frameLength } from '../../core/timing/clock/timecode.ts';
 
 export interface Ruler {
   /** Between two labels, in ms. */

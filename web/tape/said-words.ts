@@ -1,5 +1,5 @@
 /** Words where they are said, to be drawn on the tape. */
-import { captionAt, type Caption } from '../../core/track/caption.ts';
+import { captionAt, type Caption } from '../../core/model/caption.ts';
 
 export interface SaidWord {
   readonly text: string;

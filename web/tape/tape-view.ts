@@ -2,9 +2,9 @@
 import { max } from 'd3-array';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import type { Stretch } from '../../core/speech/regions.ts';
-import { foldedScale, silencesIn } from '../../core/timing/folds.ts';
-import { linesOf, type Caption } from '../../core/track/caption.ts';
+import type { Stretch } from '../../core/audio/regions.ts';
+import { foldedScale, silencesIn } from '../../core/timing/drag/folds.ts';
+import { linesOf, type Caption } from '../../core/model/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePreferences } from '../stores/preferences.ts';

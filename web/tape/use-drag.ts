@@ -1,11 +1,11 @@
 /** Dragging on the tape: an edge, with the neighbour’s where they share it, or a caption whole. Nothing is kept before it is let go. */
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
-import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../core/timing/move.ts';
-import { stretchesIn } from '../../core/speech/heard-under.ts';
-import { snapTo, type SnapTarget } from '../../core/timing/snap.ts';
-import { nearestFrame } from '../../core/time/timecode.ts';
-import { captionAt, type Caption } from '../../core/track/caption.ts';
+import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../core/timing/drag/move.ts';
+import { stretchesIn } from '../../core/audio/heard-under.ts';
+import { snapTo, type SnapTarget } from '../../core/timing/drag/snap.ts';
+import { nearestFrame } from '../../core/timing/clock/timecode.ts';
+import { captionAt, type Caption } from '../../core/model/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';

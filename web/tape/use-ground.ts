@@ -1,7 +1,7 @@
 /** What is painted under the captions of the tape, again whenever something of it has changed. */
 import { computed, onBeforeUnmount, onMounted, watch, type Ref } from 'vue';
 import { mustGo } from '../../core/rules/findings.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useNextFrame } from '../background/idle.ts';
 import { useStretch } from '../recording/stretch.ts';
 import { useRetime } from '../retime/retime.ts';

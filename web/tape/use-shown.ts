@@ -1,7 +1,7 @@
 /** The captions that are on the page of the tape, with what is being dragged or tried where it would be. */
 import { computed } from 'vue';
-import { lanesOf } from '../../core/timing/lanes.ts';
-import { captionAt, type Caption } from '../../core/track/caption.ts';
+import { lanesOf } from '../../core/timing/drag/lanes.ts';
+import { captionAt, type Caption } from '../../core/model/caption.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useRetime } from '../retime/retime.ts';
 import { usePlace } from '../stores/place.ts';

@@ -3,7 +3,7 @@ import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, w
 import { sentence } from '../../core/contract/api-error.ts';
 import type { Difference } from '../../core/compare/differences.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { ask } from '../api/client.ts';
 import { askTrackWorker } from '../background/track-client.ts';
 import type { Tasks } from '../background/track-tasks.ts';

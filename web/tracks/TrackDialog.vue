@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { TrackChange } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { TrackKind } from '../../core/track/caption.ts';
+import type { TrackKind } from '../../core/model/caption.ts';
 import DialogSheet from '../controls/DialogSheet.vue';
 import FormField from '../controls/FormField.vue';
 import SelectField from '../controls/SelectField.vue';

@@ -10,7 +10,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackChange } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import type { TrackKind } from '../../core/track/caption.ts';
+import type { TrackKind } from '../../core/model/caption.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import ArrivalCard from '../import/ImportCard.vue';
 import { useImport } from '../import/use-import.ts';

@@ -3,7 +3,7 @@ import { ref } from 'vue';
 import { sentence } from '../../core/contract/api-error.ts';
 import type { HandedVersion } from '../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
-import { backTo } from '../../core/track/track-versions.ts';
+import { backTo } from '../../core/model/track-versions.ts';
 import { ask } from '../api/client.ts';
 import { moment } from '../describe/versions.ts';
 import { useCompared } from '../stores/compared.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import EmptyPage from '../controls/EmptyPage.vue';
-import { caption } from '../../core/track/caption.ts';
+import { caption } from '../../core/model/caption.ts';
 import { newId } from '../sync/ids.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlace } from '../stores/place.ts';

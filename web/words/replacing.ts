@@ -1,6 +1,6 @@
 /** Putting something else in many places at once, as one step. */
 import { replaceAll, type MatchInTrack } from '../../core/find/replace.ts';
-import { apply } from '../../core/track/apply.ts';
+import { apply } from '../../core/model/apply.ts';
 import { useTrack } from '../stores/track.ts';
 import { nextTurn } from '../background/idle.ts';
 

@@ -4,9 +4,9 @@
  * goes again when the sign does, or becomes an ellipsis. A proofed caption stays so: what was heard in it
  * is the same.
  */
-import { endsSentence, openingCapital, type Resized } from '../../core/text/capitals.ts';
-import type { Caption } from '../../core/track/caption.ts';
-import type { Edit, Splice } from '../../core/track/edits.ts';
+import { endsSentence, openingCapital, type Resized } from '../../core/languages/capitals.ts';
+import type { Caption } from '../../core/model/caption.ts';
+import type { Edit, Splice } from '../../core/model/edits.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTrack } from '../stores/track.ts';
 

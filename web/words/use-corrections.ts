@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { ref, shallowRef, watch } from 'vue';
 import { isStillThere, correctionOf, sameElsewhere, type Correction } from '../../core/find/corrections.ts';
 import type { MatchInTrack } from '../../core/find/replace.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useMessages } from '../stores/messages.ts';
 import { useTrack } from '../stores/track.ts';
 import { replaceIn } from './replacing.ts';

@@ -4,7 +4,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { compile, type Query, type Seek } from '../../core/find/query.ts';
 import { matchesIn, type MatchInTrack } from '../../core/find/replace.ts';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useMessages } from '../stores/messages.ts';

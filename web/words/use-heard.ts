@@ -1,5 +1,5 @@
 /** The word just heard: playback holds, and the word stands selected, to be typed over. */
-import { heardAt, heardBefore, type Heard } from '../../core/track/heard.ts';
+import { heardAt, heardBefore, type Heard } from '../../core/model/heard.ts';
 import { usePlace } from '../stores/place.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useMessages } from '../stores/messages.ts';

@@ -1,6 +1,6 @@
 /** The word that is being said while the recording plays. */
 import { computed, type ComputedRef } from 'vue';
-import { captionAt } from '../../core/track/caption.ts';
+import { captionAt } from '../../core/model/caption.ts';
 import { usePlayback } from '../playback/playback.ts';
 import { useTrack } from '../stores/track.ts';
 

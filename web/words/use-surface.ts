@@ -1,7 +1,7 @@
 /** A text surface on the page: over the whole track in Words, over a few of its captions on the tape; every key does the same in both. */
 import { onBeforeUnmount, onMounted, watch, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Caption } from '../../core/track/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { useNewCaptions } from '../captions/use-new-captions.ts';
 import { nonce } from '../nonce.ts';
 import { usePlayback } from '../playback/playback.ts';

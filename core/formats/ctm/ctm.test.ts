@@ -1,8 +1,8 @@
 import type { ParseWarning } from '../warning.ts';
 import fc from 'fast-check';
 import { newId, readAs, sheetOf, writeAs } from '../arbitrary.ts';
-import { captionsArbitrary } from '../../track/arbitrary.ts';
-import { caption } from '../../track/caption.ts';
+import { captionsArbitrary } from '../../model/arbitrary.ts';
+import { caption } from '../../model/caption.ts';
 import { withIds } from '../cue.ts';
 import { Unreadable } from '../format.ts';
 import { ctm, detectCtm, readCtm } from './ctm.ts';

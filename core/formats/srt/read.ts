@@ -1,6 +1,6 @@
 /** Reading SRT: no standard exists, so whatever common practice lets be understood is, and what was put right is said. */
 import type { ParseWarning } from '../warning.ts';
-import type { ReadCaption } from '../../track/caption.ts';
+import type { ReadCaption } from '../../model/caption.ts';
 import { captionOfCue, ordered, withoutBlankLines } from '../cue.ts';
 import { Unreadable, type ReadResult } from '../format.ts';
 import { plainLineEnds } from '../lines.ts';

@@ -1,7 +1,7 @@
 import { readSrt } from './read.ts';
 import { bytes, asked, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
-import { caption } from '../../track/caption.ts';
+import { caption } from '../../model/caption.ts';
 import { importCaptions } from '../registry.ts';
 import { srt } from './srt.ts';
 

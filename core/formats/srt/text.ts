@@ -2,7 +2,7 @@
  * Inline markup of SRT, as found: `<i> <b> <u> <font color>`, in any case, nested or not, closed or
  * not; and the braces some programs leave, `{\an8}` for the place, `{\i1}` for italics.
  */
-import type { Mark, MarkKind, Placement } from '../../track/caption.ts';
+import type { Mark, MarkKind, Placement } from '../../model/caption.ts';
 import { bare, byExtent, type Inline } from '../inline.ts';
 
 interface OpenTag {

@@ -1,5 +1,5 @@
 /** Time lines as SRT has them, and as it is found with them. */
-import { readStamp, skipSpaces, stampMs, type Stamp } from '../../time/stamp.ts';
+import { readStamp, skipSpaces, stampMs, type Stamp } from '../../timing/clock/stamp.ts';
 
 export interface TimeLine {
   /** In ms; below zero where the file has it so. */

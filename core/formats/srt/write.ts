@@ -1,7 +1,7 @@
 /** Writing SRT, strictly: index, `HH:MM:SS,mmm --> HH:MM:SS,mmm`, text, a blank line. */
 import type { Sheet, WriteOptions } from '../sheet.ts';
-import { formatClock } from '../../time/clock.ts';
-import type { Caption } from '../../track/caption.ts';
+import { formatClock } from '../../timing/clock/clock.ts';
+import type { Caption } from '../../model/caption.ts';
 import { hasNoWords, withoutBlankLines } from '../cue.ts';
 import type { Writer } from '../format.ts';
 import { commonTags, writeInline, type Dialect } from '../inline.ts';

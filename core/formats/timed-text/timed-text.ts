@@ -4,8 +4,8 @@
  * with an arrow, a dash, a comma, a tab or a bar between; numbered or not; with quotes or not.
  */
 import type { ParseWarning } from '../warning.ts';
-import type { ReadCaption } from '../../track/caption.ts';
-import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../time/stamp.ts';
+import type { ReadCaption } from '../../model/caption.ts';
+import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../timing/clock/stamp.ts';
 import { captionOfCue, ordered } from '../cue.ts';
 import { Unreadable, type Format, type ReadResult } from '../format.ts';
 import { bare } from '../inline.ts';

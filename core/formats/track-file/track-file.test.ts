@@ -2,7 +2,7 @@ import { Ajv } from 'ajv';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { readAs, sheetOf, tracks, writeAs } from '../arbitrary.ts';
-import { captionsArbitrary } from '../../track/arbitrary.ts';
+import { captionsArbitrary } from '../../model/arbitrary.ts';
 import { trackFile } from './track-file.ts';
 
 const validate = new Ajv().compile(JSON.parse(readFileSync('docs/track-file.schema.json', 'utf8')) as object);

@@ -5,8 +5,8 @@
 import type { JsonObject } from '../../text/json.ts';
 import type { Sheet } from '../sheet.ts';
 import type { ParseWarning } from '../warning.ts';
-import { decodeCaption, NotDecoded } from '../../track/decode.ts';
-import { sorted, type Caption, type Foreign } from '../../track/caption.ts';
+import { decodeCaption, NotDecoded } from '../../model/decode.ts';
+import { sorted, type Caption, type Foreign } from '../../model/caption.ts';
 import { Unreadable, type Format, type ReadResult } from '../format.ts';
 
 export const trackFileVersion = 1;

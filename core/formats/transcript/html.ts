@@ -1,8 +1,8 @@
 /** A transcript as an HTML page: paragraphs with `<time>` marks, speakers and inline markup. */
 import type { Sheet, WriteOptions } from '../sheet.ts';
 import { Parser } from 'htmlparser2';
-import { wholeClock } from '../../time/clock.ts';
-import type { Mark } from '../../track/caption.ts';
+import { wholeClock } from '../../timing/clock/clock.ts';
+import type { Mark } from '../../model/caption.ts';
 import { hexColour } from '../colours.ts';
 import { Unreadable, type Format, type ReadOptions, type ReadResult, type Writer } from '../format.ts';
 import { attributeValue, byExtent, commonTags, writeInline, type Dialect } from '../inline.ts';

@@ -4,9 +4,9 @@ import { beginsPassage, voiceOf } from '../../layout/passages.ts';
 import { perLetter } from '../../layout/speaking-time.ts';
 import type { HouseStyle } from '../../style/style.ts';
 import { labelOf } from '../../text/labels.ts';
-import { readStamp, stampMs } from '../../time/stamp.ts';
-import type { Caption, ReadCaption } from '../../track/caption.ts';
-import { joinTexts, onOneLine, sliceText, type Ranged } from '../../track/ranges.ts';
+import { readStamp, stampMs } from '../../timing/clock/stamp.ts';
+import type { Caption, ReadCaption } from '../../model/caption.ts';
+import { joinTexts, onOneLine, sliceText, type Ranged } from '../../model/ranges.ts';
 
 /** A paragraph as a file has it. */
 export interface Paragraph {

@@ -1,6 +1,6 @@
 /** A transcript as plain text: paragraphs, with time marks and speakers or without. */
 import type { Sheet, WriteOptions } from '../sheet.ts';
-import { wholeClock } from '../../time/clock.ts';
+import { wholeClock } from '../../timing/clock/clock.ts';
 import type { Format, Writer } from '../format.ts';
 import { Unreadable } from '../format.ts';
 import { bare } from '../inline.ts';

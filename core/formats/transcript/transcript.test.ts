@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { asked, bytes, readAs, tracks, writeAs } from '../arbitrary.ts';
 import { importCaptions } from '../registry.ts';
-import { caption } from '../../track/caption.ts';
+import { caption } from '../../model/caption.ts';
 import { transcriptHtml } from './html.ts';
 import { timeMark } from './paragraphs.ts';
 import { transcriptText } from './text.ts';

@@ -3,7 +3,7 @@
  * elements inside each other, text with its white space, styles and languages as ranges.
  */
 import type { ParseWarning } from '../warning.ts';
-import type { Mark, SpeakerRange, ReadCaption } from '../../track/caption.ts';
+import type { Mark, SpeakerRange, ReadCaption } from '../../model/caption.ts';
 import { labelLength } from '../../text/labels.ts';
 import { captionOfCue, ordered } from '../cue.ts';
 import { Unreadable, type ReadResult } from '../format.ts';

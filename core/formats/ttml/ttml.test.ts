@@ -3,7 +3,7 @@ import { Unreadable } from '../format.ts';
 import { treeOf } from './tree.ts';
 import { ttml } from './ttml.ts';
 import { documentClock, timeExpression } from './time.ts';
-import { caption } from '../../track/caption.ts';
+import { caption } from '../../model/caption.ts';
 
 const clockOf = (parameters: Readonly<Record<string, string>> = {}) => documentClock((name) => parameters[name]);
 

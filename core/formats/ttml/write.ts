@@ -1,7 +1,7 @@
 /** Writing TTML in the text profile of IMSC 1.1 (W3C), times as clock times on the media's own clock. */
 import type { Sheet, WriteOptions } from '../sheet.ts';
-import { exactClock } from '../../time/clock.ts';
-import type { Caption, Mark } from '../../track/caption.ts';
+import { exactClock } from '../../timing/clock/clock.ts';
+import type { Caption, Mark } from '../../model/caption.ts';
 import type { Writer } from '../format.ts';
 import { hexColour } from '../colours.ts';
 import { attributeValue, stampsOf, writeInline, writesWordTimes, type Dialect, type Tag } from '../inline.ts';

@@ -2,7 +2,7 @@
  * WebVTT cue text, as the W3C recommendation parses it: the tokeniser of "WebVTT cue text tokenizer"
  * and the tree of "WebVTT cue text parsing rules", with the tree flattened into ranges on the text.
  */
-import type { Mark, MarkKind, SpeakerRange } from '../../track/caption.ts';
+import type { Mark, MarkKind, SpeakerRange } from '../../model/caption.ts';
 import { labelLength } from '../../text/labels.ts';
 import { colourOfClass } from '../colours.ts';
 import { bare, byExtent, type Inline } from '../inline.ts';

@@ -3,7 +3,7 @@
  * algorithm drops is listed; with `rescue` it is taken in, and that is listed too.
  */
 import type { ParseWarning } from '../warning.ts';
-import type { Foreign, ReadCaption } from '../../track/caption.ts';
+import type { Foreign, ReadCaption } from '../../model/caption.ts';
 import { captionOfCue, ordered } from '../cue.ts';
 import { Unreadable, type ReadOptions, type ReadResult } from '../format.ts';
 import { timedInside } from '../inline.ts';

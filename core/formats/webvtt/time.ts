@@ -1,5 +1,5 @@
 /** WebVTT timestamps and time lines, by the recommendation's "collect a WebVTT timestamp". */
-import { digitsEnd } from '../../time/stamp.ts';
+import { digitsEnd } from '../../timing/clock/stamp.ts';
 
 /** A time found in a text, and where the text goes on. */
 interface Collected {

@@ -3,7 +3,7 @@ import { bytes, asked, newId, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
 import { importCaptions } from '../registry.ts';
 import { withIds } from '../cue.ts';
-import { caption, type Caption } from '../../track/caption.ts';
+import { caption, type Caption } from '../../model/caption.ts';
 import { cases, refused } from './cases.ts';
 import { webvtt } from './webvtt.ts';
 

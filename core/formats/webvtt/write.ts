@@ -1,7 +1,7 @@
 /** Writing WebVTT, so that a strict reader finds nothing to drop. */
 import type { Sheet, WriteOptions } from '../sheet.ts';
-import { exactClock } from '../../time/clock.ts';
-import type { Caption, Mark } from '../../track/caption.ts';
+import { exactClock } from '../../timing/clock/clock.ts';
+import type { Caption, Mark } from '../../model/caption.ts';
 import { colourClass } from '../colours.ts';
 import { withoutBlankLines } from '../cue.ts';
 import type { Writer } from '../format.ts';

@@ -1,6 +1,6 @@
 /** A change that may be a repair, and what it would make of the findings around it. */
-import type { Caption } from '../../track/caption.ts';
-import type { Edit } from '../../track/edits.ts';
+import type { Caption } from '../../model/caption.ts';
+import type { Edit } from '../../model/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findingsAt, noFindings } from '../findings.ts';
 

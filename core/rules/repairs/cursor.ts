@@ -2,7 +2,7 @@
  * A place in a long row of captions at which some become others, again and again: what is before it and what is behind
  * it are kept apart, so that neither is moved when one caption becomes two or goes.
  */
-import type { Caption } from '../../track/caption.ts';
+import type { Caption } from '../../model/caption.ts';
 import type { Candidate } from './candidate.ts';
 
 /** So many captions on either side are looked at: repairs reach two further, and what they make is held against two more. */

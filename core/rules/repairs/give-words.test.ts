@@ -1,6 +1,6 @@
-import { usualRate } from '../../time/frames.ts';
-import { caption, type Caption } from '../../track/caption.ts';
-import { apply } from '../../track/apply.ts';
+import { usualRate } from '../../timing/clock/frames.ts';
+import { caption, type Caption } from '../../model/caption.ts';
+import { apply } from '../../model/apply.ts';
 import type { RuleContext } from '../finding.ts';
 import { giveWord } from './give-words.ts';
 import { plainStyle } from '../../style/shipped.ts';

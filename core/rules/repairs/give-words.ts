@@ -1,9 +1,9 @@
 /** Words that go from a caption to its neighbour, with the time they were said in. */
 import { tokensOf } from '../../text/tokens.ts';
-import { splitTimes } from '../../track/split-times.ts';
-import type { Caption } from '../../track/caption.ts';
-import type { Edit } from '../../track/edits.ts';
-import { joinTexts, onOneLine, type Ranged } from '../../track/ranges.ts';
+import { splitTimes } from '../../model/split-times.ts';
+import type { Caption } from '../../model/caption.ts';
+import type { Edit } from '../../model/edits.ts';
+import { joinTexts, onOneLine, type Ranged } from '../../model/ranges.ts';
 import type { RuleContext } from '../finding.ts';
 import { brokenAgain } from './text.ts';
 import { wholeGap } from '../../style/style.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { captionsArbitrary } from '../../track/arbitrary.ts';
-import { caption, type Caption } from '../../track/caption.ts';
-import { apply } from '../../track/apply.ts';
+import { captionsArbitrary } from '../../model/arbitrary.ts';
+import { caption, type Caption } from '../../model/caption.ts';
+import { apply } from '../../model/apply.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findIn } from '../finder.ts';
 import { findingsAt } from '../findings.ts';

@@ -3,9 +3,9 @@
  * stays as it is. Repairing many runs until nothing more can be repaired, and says what it did and what
  * it could not.
  */
-import { seconds } from '../../time/clock.ts';
-import type { Caption } from '../../track/caption.ts';
-import type { Edit } from '../../track/edits.ts';
+import { seconds } from '../../timing/clock/clock.ts';
+import type { Caption } from '../../model/caption.ts';
+import type { Edit } from '../../model/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { timeNeeded } from '../../style/style.ts';
 import { editOf, isRepair, rememberedFindings, type Candidate } from './candidate.ts';

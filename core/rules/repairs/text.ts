@@ -4,9 +4,9 @@ import { reflow } from '../../layout/reflow.ts';
 import { turnLines } from '../../text/labels.ts';
 import { wholeGap } from '../../style/style.ts';
 import { measure } from '../../text/measures.ts';
-import { bondsOf, phrasesOf } from '../../text/phrases/bonds.ts';
-import type { Caption } from '../../track/caption.ts';
-import { joinTexts, spliceText } from '../../track/ranges.ts';
+import { bondsOf, phrasesOf } from '../../languages/bonds.ts';
+import type { Caption } from '../../model/caption.ts';
+import { joinTexts, spliceText } from '../../model/ranges.ts';
 import type { RuleContext } from '../finding.ts';
 import type { Candidate } from './candidate.ts';
 

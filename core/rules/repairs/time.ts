@@ -1,9 +1,9 @@
 /** Repairs of when captions stand: lengthening into the room there is, starting earlier, clipping, closing gaps. */
 import { tokensOf } from '../../text/tokens.ts';
 import { lendTime } from '../../layout/lend-time.ts';
-import { seconds } from '../../time/clock.ts';
-import type { Caption } from '../../track/caption.ts';
-import { joinTexts, onOneLine } from '../../track/ranges.ts';
+import { seconds } from '../../timing/clock/clock.ts';
+import type { Caption } from '../../model/caption.ts';
+import { joinTexts, onOneLine } from '../../model/ranges.ts';
 import type { RuleContext } from '../finding.ts';
 import { partedAt, wordsBefore } from './give-words.ts';
 import { timeNeeded, wholeGap } from '../../style/style.ts';

@@ -1,9 +1,9 @@
 /** Repairs of wording, and of what is not written as a style wants it. */
 import { isSpaceUnit } from '../../text/tokens.ts';
-import { hesitationsIn } from '../../text/hesitations.ts';
+import { hesitationsIn } from '../../languages/hesitations.ts';
 import { doubledWords, lowerAfterEnd } from '../../text/wording.ts';
-import type { Caption } from '../../track/caption.ts';
-import { spliceText } from '../../track/ranges.ts';
+import type { Caption } from '../../model/caption.ts';
+import { spliceText } from '../../model/ranges.ts';
 import {
   labelText,
   misformedLabels,

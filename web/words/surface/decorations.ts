@@ -1,8 +1,8 @@
 /** How lines of the document look: where captions begin and end, which one is the cursor caption, doubtful words, italics. */
 import type { Range } from '@codemirror/state';
 import { Decoration, ViewPlugin, type DecorationSet, type EditorView, type ViewUpdate } from '@codemirror/view';
-import type { Caption, Mark } from '../../../core/track/caption.ts';
-import { isDoubtful, usualDoubt } from '../../../core/track/doubt.ts';
+import type { Caption, Mark } from '../../../core/model/caption.ts';
+import { isDoubtful, usualDoubt } from '../../../core/model/doubt.ts';
 import { spotAt } from './layout.ts';
 import { aroundField, isTold, layoutField } from './state.ts';
 

@@ -2,9 +2,9 @@ import { joint } from '../../../core/operations/joint.ts';
 import { ChangeSet, Text } from '@codemirror/state';
 import fc from 'fast-check';
 import { shippedStyle } from '../../../core/style/shipped.ts';
-import { captionsArbitrary, play, seedsArbitrary } from '../../../core/track/arbitrary.ts';
-import { caption } from '../../../core/track/caption.ts';
-import { apply } from '../../../core/track/apply.ts';
+import { captionsArbitrary, play, seedsArbitrary } from '../../../core/model/arbitrary.ts';
+import { caption } from '../../../core/model/caption.ts';
+import { apply } from '../../../core/model/apply.ts';
 import { changesTo, documentOf, followed, layoutOf, spotAt } from './layout.ts';
 import { editOfChange } from './edit-of-change.ts';
 

@@ -1,5 +1,5 @@
 /** Changes of the document as edits of the track. */
-import type { Edit } from '../../../core/track/edits.ts';
+import type { Edit } from '../../../core/model/edits.ts';
 import { joint } from '../../../core/operations/joint.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 import { spotAt, type Layout, type TextChange } from './layout.ts';

@@ -1,7 +1,7 @@
 /** Changes by hand as edits: what is typed, cut or dropped becomes an edit of captions before it happens. */
 import { EditorState } from '@codemirror/state';
-import { apply } from '../../../core/track/apply.ts';
-import type { Edit } from '../../../core/track/edits.ts';
+import { apply } from '../../../core/model/apply.ts';
+import type { Edit } from '../../../core/model/edits.ts';
 import { cleaned } from './clipboard.ts';
 import { specFor } from './edit-commands.ts';
 import { documentOf, type TextChange } from './layout.ts';

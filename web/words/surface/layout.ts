@@ -1,6 +1,6 @@
 /** How captions lie in the one document of the text surface: their texts, one after the other, joined by line breaks. */
 import { equalEnds, equalTextEnds } from '../../../core/text/equal-ends.ts';
-import type { Caption } from '../../../core/track/caption.ts';
+import type { Caption } from '../../../core/model/caption.ts';
 
 export interface Layout {
   readonly captions: readonly Caption[];

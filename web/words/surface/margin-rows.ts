@@ -3,8 +3,8 @@ import { voiceOf } from '../../../core/layout/passages.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
 import { ruleNamed } from '../../../core/rules/findings.ts';
 import { speedText } from '../../../core/text/measures.ts';
-import { seconds } from '../../../core/time/clock.ts';
-import type { Caption } from '../../../core/track/caption.ts';
+import { seconds } from '../../../core/timing/clock/clock.ts';
+import type { Caption } from '../../../core/model/caption.ts';
 import { measured } from '../../measured.ts';
 import type { Around } from './state.ts';
 

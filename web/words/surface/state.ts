@@ -3,9 +3,9 @@ import { Annotation, StateEffect, StateField, type EditorState } from '@codemirr
 import type { ViewUpdate } from '@codemirror/view';
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
-import type { Caption } from '../../../core/track/caption.ts';
-import type { Applied } from '../../../core/track/apply.ts';
-import type { Edit } from '../../../core/track/edits.ts';
+import type { Caption } from '../../../core/model/caption.ts';
+import type { Applied } from '../../../core/model/apply.ts';
+import type { Edit } from '../../../core/model/edits.ts';
 import { layoutOf, type Layout } from './layout.ts';
 
 /** What the margins and marks show besides the captions. */

@@ -23,7 +23,7 @@ import { EditorSelection, EditorState, Prec, type Extension, type StateEffect } 
 import { EditorView, keymap } from '@codemirror/view';
 import type { MatchInTrack } from '../../../core/find/replace.ts';
 import type { TextRange } from '../../../core/text/text-range.ts';
-import type { Caption, MarkKind } from '../../../core/track/caption.ts';
+import type { Caption, MarkKind } from '../../../core/model/caption.ts';
 import { keyboardHome } from '../../controls/keyboard-back.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';

@@ -1,0 +1,139 @@
+/**
+ * Undo and redo of one tab's own steps, as a plain value. Both go through the same door as every
+ * other change: undoing hands out an edit, and whoever applies it tells the history. What others do
+ * is told to it too (`carry`), so that taking a step back leaves their work as it is.
+ */
+import { apply } from './apply.ts';
+import type { Caption } from './caption.ts';
+import { EditRefused, merge, type Edit } from './edits.ts';
+import type { Part } from './merge/parts.ts';
+import { transform } from './merge/transform.ts';
+
+/** In ms; null for all of the recording. */
+type StretchOfJob = { readonly start: number; readonly end: number } | null;
+
+/** What a step changed besides captions: a part of the recording that is to be captioned, as it was and as it became. */
+export interface Beside {
+  readonly stretch: { readonly from: StretchOfJob; readonly to: StretchOfJob };
+}
+
+export interface UndoStep {
+  /** What was done; kept so that typing on can merge with it. */
+  readonly done: Edit;
+  /** Takes the step back; null where others' work stands in its way. */
+  readonly inverse: Edit | null;
+  /** What goes back with it; from where it is now to where it was. */
+  readonly beside?: Beside;
+}
+
+export interface History {
+  readonly undo: readonly UndoStep[];
+  readonly redo: readonly UndoStep[];
+}
+
+export const noHistory: History = { undo: [], redo: [] };
+
+const turned = ({ stretch: { from, to } }: Beside): Beside => ({ stretch: { from: to, to: from } });
+
+/** How many steps are remembered; older ones stay in the log, where any edit can be gone back to. */
+const longest = 1000;
+
+/**
+ * Remembers a step just applied; consecutive typing becomes one step.
+ * @param mergeable whether it may join the step before (false after a pause or a move of the cursor)
+ * @param beside what was changed besides captions, in the same step
+ */
+export function remember(
+  history: History,
+  done: Edit,
+  inverse: Edit,
+  mergeable: boolean,
+  beside: Beside | null = null,
+): History {
+  const last = history.undo.at(-1);
+  const together = mergeable && last?.inverse ? merge(last.done, done) : null;
+  if (last && together)
+    return { undo: [...history.undo.slice(0, -1), { done: together, inverse: last.inverse }], redo: [] };
+  const step = { done, inverse, ...(beside && { beside: turned(beside) }) };
+  return { undo: [...history.undo, step].slice(-longest), redo: [] };
+}
+
+/** Steps, the next to be taken last, carried over what others did. */
+function carrySteps(
+  steps: readonly UndoStep[],
+  captions: readonly Caption[],
+  theirs: readonly Part[],
+): readonly UndoStep[] {
+  const open = steps.flatMap((step) => (step.inverse ? [{ step, inverse: step.inverse }] : [])).reverse();
+  if (open.length === 0) return steps;
+  const { own, conflicts } = transform(
+    captions,
+    open.map((o) => o.inverse),
+    theirs,
+    'drop',
+  );
+  const stands = new Map(open.map(({ step }, i) => [step, own[i] ?? null]));
+  const inConflict = new Set(conflicts.map((i) => open[i]?.step));
+  return steps.flatMap((step) => {
+    const inverse = stands.get(step) ?? null;
+    // Of a step whose captions others have removed nothing is left to take back.
+    return inverse || !step.inverse || inConflict.has(step) ? [{ ...step, inverse }] : [];
+  });
+}
+
+/**
+ * The history after others have changed the captions.
+ * @param captions as they were before that, with the own edits in them
+ * @param theirs what others did, as it reaches them
+ */
+export function carry(history: History, captions: readonly Caption[], theirs: readonly Part[]): History {
+  if (theirs.length === 0) return history;
+  try {
+    return carried(history, captions, theirs);
+  } catch (error) {
+    // A step that cannot be followed any more is better forgotten than done to other captions.
+    if (error instanceof EditRefused) return noHistory;
+    throw error;
+  }
+}
+
+function carried(history: History, captions: readonly Caption[], theirs: readonly Part[]): History {
+  return { undo: carrySteps(history.undo, captions, theirs), redo: carrySteps(history.redo, captions, theirs) };
+}
+
+export interface Reversal {
+  readonly history: History;
+  /** The edit to apply; null when there was nothing that could be taken back. */
+  readonly edit: Edit | null;
+  /** What has to become otherwise besides captions; null where nothing has. */
+  readonly beside: Beside | null;
+  /** Steps passed over because others have changed the same since. */
+  readonly skipped: number;
+}
+
+function reverse(history: History, captions: readonly Caption[], from: 'undo' | 'redo'): Reversal {
+  const to = from === 'undo' ? 'redo' : 'undo';
+  const steps = [...history[from]];
+  let skipped = 0;
+  for (let step = steps.pop(); step; step = steps.pop()) {
+    const { inverse, beside = null } = step;
+    if (inverse) {
+      try {
+        const taken = apply(captions, inverse);
+        const back: UndoStep = { done: inverse, inverse: taken.inverse, ...(beside && { beside: turned(beside) }) };
+        const now = { ...history, [from]: steps, [to]: [...history[to], back] };
+        return { history: now, edit: inverse, beside, skipped };
+      } catch (error) {
+        if (!(error instanceof EditRefused)) throw error;
+      }
+    }
+    skipped++;
+  }
+  return { history: { ...history, [from]: [] }, edit: null, beside: null, skipped };
+}
+
+/** The edit that takes the last step back, and the history once it is applied. */
+export const undo = (history: History, captions: readonly Caption[]): Reversal => reverse(history, captions, 'undo');
+
+/** The edit that does the last undone step again, and the history once it is applied. */
+export const redo = (history: History, captions: readonly Caption[]): Reversal => reverse(history, captions, 'redo');
