@@ -1,5 +1,7 @@
 /** The fewest changes that make one row of words into another, as an edit distance with its way (Levenshtein). */
 
+import { max } from 'd3-array';
+
 /** How many there are of each, in words of the reference. */
 export interface Errors {
   readonly substitutions: number;
@@ -54,9 +56,15 @@ export function align(a: Int32Array, b: Int32Array): Alignment {
 
 /** Near the middle, a run of words that stands once in each; where there is none, one that stands about as far on in both. */
 function placeToCut(a: Int32Array, b: Int32Array): readonly [number, number] {
-  const key = (row: Int32Array, at: number): string => row.subarray(at, at + run).join(' ');
-  const once = (row: Int32Array): Map<string, number> => {
-    const places = new Map<string, number>();
+  const words = 1 + Math.max(max(a) ?? 0, max(b) ?? 0);
+  /** Of more than some 200,000 words two runs may be taken for one, and the cut then costs a little more. */
+  const key = (row: Int32Array, at: number): number => {
+    let sum = 0;
+    for (let n = 0; n < run; n++) sum = sum * words + (row[at + n] ?? 0);
+    return sum;
+  };
+  const once = (row: Int32Array): Map<number, number> => {
+    const places = new Map<number, number>();
     for (let at = 0; at + run <= row.length; at++) {
       const k = key(row, at);
       places.set(k, places.has(k) ? -1 : at);
