@@ -1,6 +1,7 @@
 /** The fewest changes that make one row of words into another, as an edit distance with its way (Levenshtein). */
 
 import { max } from 'd3-array';
+import { mostInCommon } from './words.ts';
 
 /** How many there are of each, in words of the reference. */
 export interface Errors {
@@ -110,7 +111,9 @@ const beyond = 1 << 29;
 function table(a: Int32Array, b: Int32Array): Alignment {
   const apart = Math.abs(a.length - b.length);
   const all = Math.max(a.length, b.length);
-  for (let band = Math.max(apart, narrowest, Math.ceil(all * firstShare)); ; band *= 2) {
+  // What stands in one only is changed in any case.
+  const fewest = all - mostInCommon(a, b);
+  for (let band = Math.max(apart, fewest, narrowest, Math.ceil(all * firstShare)); ; band *= 2) {
     const found = within(a, b, Math.min(band, all));
     if (found.substitutions + found.deletions + found.insertions <= band) return found;
   }

@@ -3,6 +3,7 @@ import { caption, type Caption } from '../model/caption.ts';
 import { align } from './alignment.ts';
 import { compare } from './compare.ts';
 import { differences } from './differences.ts';
+import { mostInCommon } from './words.ts';
 
 /** The edit distance by its definition, without a table: what the table has to agree with. */
 function distance(a: readonly number[], b: readonly number[]): number {
@@ -81,6 +82,7 @@ describe('word errors', () => {
         const b = all.flatMap(([both, , there]) => [...both, ...there]);
         const { substitutions, deletions, insertions, same } = align(Int32Array.from(a), Int32Array.from(b));
         expect(substitutions + deletions + insertions).toBe(fewest(a, b));
+        expect(same.length).toBeLessThanOrEqual(mostInCommon(a, b));
         expect(same.length + substitutions + deletions).toBe(a.length);
         for (const [i, j] of same) expect(a[i]).toBe(b[j]);
       }),

@@ -36,3 +36,16 @@ export function numbered(...rows: readonly (readonly string[])[]): Int32Array[] 
     }),
   );
 }
+
+/** How many words two rows have in common at most, wherever they stand: no alignment of them finds more. */
+export function mostInCommon<T>(a: Iterable<T>, b: Iterable<T>): number {
+  const left = new Map<T, number>();
+  for (const word of a) left.set(word, (left.get(word) ?? 0) + 1);
+  let many = 0;
+  for (const word of b) {
+    const n = left.get(word) ?? 0;
+    if (n > 0) many++;
+    left.set(word, n - 1);
+  }
+  return many;
+}

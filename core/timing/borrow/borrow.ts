@@ -2,6 +2,7 @@
  * Times borrowed from another track: captions of the two are paired, and the beginnings of pairs are ties, by which the
  * whole track moves.
  */
+import { mostInCommon, wordsOf } from '../../compare/words.ts';
 import { leastApart, offFromOthers } from '../whole/line.ts';
 import type { Caption } from '../../model/caption.ts';
 import type { Piece } from '../../model/pieces.ts';
@@ -24,6 +25,9 @@ export interface Paired {
  * Captions without a pair are missing on the other side, or cannot be told.
  */
 export function pairCaptions(moved: readonly Caption[], giving: readonly Caption[]): Paired {
+  const [here, there] = [wordsOf(moved).words, wordsOf(giving).words];
+  // Two languages are told by the words alone: aligning those of long tracks takes longer than all the rest.
+  if (mostInCommon(here, there) < sameLanguage * here.length) return { pairs: pairBySigns(moved, giving), by: 'signs' };
   const { pairs, share } = pairByWords(moved, giving);
   return share >= sameLanguage
     ? { pairs: doubted(moved, giving, pairs), by: 'words' }
