@@ -21,9 +21,13 @@ export interface AlignedTracks {
 }
 const empty = new Int32Array();
 
-/** @param reference what is taken for right */
-export function alignTracks(reference: readonly Caption[], other: readonly Caption[]): AlignedTracks {
-  const [a, b] = [wordsOf(reference), wordsOf(other)];
+/** @param reference what is taken for right @param words of both, where they are known already */
+export function alignTracks(
+  reference: readonly Caption[],
+  other: readonly Caption[],
+  words: AlignedTracks['words'] = [wordsOf(reference), wordsOf(other)],
+): AlignedTracks {
+  const [a, b] = words;
   const [left = empty, right = empty] = numbered(a.words, b.words);
   const { same, ...errors } = align(left, right);
   const unlike: Unlike[] = [];
@@ -32,5 +36,5 @@ export function alignTracks(reference: readonly Caption[], other: readonly Capti
     if (x > i || y > j) unlike.push({ reference: [i, x], other: [j, y] });
     [i, j] = [x + 1, y + 1];
   }
-  return { reference, other, words: [a, b], errors, same, unlike };
+  return { reference, other, words, errors, same, unlike };
 }

@@ -1,5 +1,6 @@
 /** Words between anchors, made to fit the sound between them, where that sound is what they need. */
 import { pushAll } from '../../text/push-all.ts';
+import { heardFor, stretchesIn } from '../heard-under.ts';
 import type { Stretch } from '../regions.ts';
 import type { ReadSound } from './anchors.ts';
 import { goesWithSound } from './evidence.ts';
@@ -38,8 +39,8 @@ export function gapsBetween(
   let [word, time] = [0, 0];
   for (const anchor of [...anchors, { word: many, start: length, end: length }]) {
     if (anchor.word > word) {
-      const inside = speech.filter((s) => s.end > time && s.start < anchor.start);
-      const heard = inside.reduce((sum, s) => sum + Math.min(s.end, anchor.start) - Math.max(s.start, time), 0);
+      const inside = stretchesIn(speech, time, anchor.start);
+      const heard = heardFor(speech, time, anchor.start);
       const needs = sayingTime(script, word, anchor.word);
       const start = Math.max(time, (inside[0]?.start ?? time) - padding);
       const end = Math.min(anchor.start, (inside.at(-1)?.end ?? anchor.start) + padding);

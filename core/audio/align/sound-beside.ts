@@ -2,6 +2,7 @@
  * Whether somebody or something else sounds all the way beside what is listened for: then speech does not begin and end
  * with it, and where it does says nothing.
  */
+import { heardFor } from '../heard-under.ts';
 import type { Stretch } from '../regions.ts';
 import type { Placed } from './grammars.ts';
 import type { Script } from './script.ts';
@@ -22,17 +23,13 @@ const fewest = 4;
 
 /** @param placed words that were heard, in order */
 export function soundsBeside({ words }: Script, placed: readonly Placed[], speech: readonly Stretch[]): boolean {
-  let [many, withQuiet, s] = [0, 0, 0];
+  let [many, withQuiet] = [0, 0];
   placed.forEach(({ word, start }, i) => {
     const before = placed[i - 1];
     if (!before || start - before.end <= apart || word - before.word > mostLeftOut + 1) return;
     if (words[word]?.caption === words[before.word]?.caption) return;
-    while ((speech[s]?.end ?? Infinity) <= before.end) s++;
-    let spoken = 0;
-    for (let k = s; (speech[k]?.start ?? Infinity) < start; k++)
-      spoken += Math.min(start, speech[k]?.end ?? 0) - Math.max(before.end, speech[k]?.start ?? 0);
     many++;
-    if (1 - spoken / (start - before.end) > leastQuiet) withQuiet++;
+    if (1 - heardFor(speech, before.end, start) / (start - before.end) > leastQuiet) withQuiet++;
   });
   return many >= fewest && withQuiet < leastWithQuiet * many;
 }

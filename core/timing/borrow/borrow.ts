@@ -25,10 +25,11 @@ export interface Paired {
  * Captions without a pair are missing on the other side, or cannot be told.
  */
 export function pairCaptions(moved: readonly Caption[], giving: readonly Caption[]): Paired {
-  const [here, there] = [wordsOf(moved).words, wordsOf(giving).words];
+  const words = [wordsOf(moved), wordsOf(giving)] as const;
+  const [{ words: here }, { words: there }] = words;
   // Two languages are told by the words alone: aligning those of long tracks takes longer than all the rest.
   if (mostInCommon(here, there) < sameLanguage * here.length) return { pairs: pairBySigns(moved, giving), by: 'signs' };
-  const { pairs, share } = pairByWords(moved, giving);
+  const { pairs, share } = pairByWords(moved, giving, words);
   return share >= sameLanguage
     ? { pairs: doubted(moved, giving, pairs), by: 'words' }
     : { pairs: pairBySigns(moved, giving), by: 'signs' };

@@ -1,5 +1,5 @@
 /** Captions of one language paired by their words, however they are split on either side. */
-import { alignTracks } from '../../compare/align-tracks.ts';
+import { alignTracks, type AlignedTracks } from '../../compare/align-tracks.ts';
 import type { Caption } from '../../model/caption.ts';
 import type { Pair } from './pair.ts';
 
@@ -7,8 +7,8 @@ import type { Pair } from './pair.ts';
 const enough = 0.34;
 
 /** How many words each caption has, and how many each two have in common. */
-function sharedWords(moved: readonly Caption[], giving: readonly Caption[]) {
-  const { words, same } = alignTracks(moved, giving);
+function sharedWords(moved: readonly Caption[], giving: readonly Caption[], words: AlignedTracks['words']) {
+  const { same } = alignTracks(moved, giving, words);
   const [here, there] = words;
   const count = (source: readonly number[], many: number): Uint32Array => {
     const counts = new Uint32Array(many);
@@ -37,9 +37,13 @@ export interface WordPairs {
   readonly share: number;
 }
 
-/** @param moved the track that is to be moved @param giving the one that gives the times */
-export function pairByWords(moved: readonly Caption[], giving: readonly Caption[]): WordPairs {
-  const { here, there, common, of } = sharedWords(moved, giving);
+/** @param moved the track that is to be moved @param giving the one that gives the times @param words of both */
+export function pairByWords(
+  moved: readonly Caption[],
+  giving: readonly Caption[],
+  words: AlignedTracks['words'],
+): WordPairs {
+  const { here, there, common, of } = sharedWords(moved, giving, words);
   const links = common.filter(([i, j, many]) => many / Math.max(1, Math.min(here[i] ?? 0, there[j] ?? 0)) >= enough);
   // Links come in order of both, so that those which share a caption stand next to each other.
   const groups: { moved: [number, number]; giving: [number, number]; many: number; opens: boolean }[] = [];
