@@ -6,7 +6,11 @@ import { asking } from './ask.ts';
 import { By, eventually, press, says, see, shareDone } from './browser.ts';
 
 /** Waits until the page has listened to a recording, however long that takes, and gives what it heard. */
-export const heardThrough = (app: Application, hash: string, track = 0): Promise<Regions> =>
+export const heardThrough = (
+  app: Pick<Application, 'services' | 'driver'>,
+  hash: string,
+  track = 0,
+): Promise<Regions> =>
   eventually(
     app.driver,
     'the sound heard through',
