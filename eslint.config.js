@@ -40,7 +40,6 @@ export default tseslint.config(
     languageOptions: {
       parserOptions: {
         project: ['./tsconfig.node.json', './tsconfig.web.json', './tsconfig.core.json'],
-        extraFileExtensions: ['.vue'],
       },
     },
     rules: {
@@ -66,7 +65,7 @@ export default tseslint.config(
   {
     files: ['**/*.vue'],
     extends: [...vue.configs['flat/recommended']],
-    languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser }, globals: globals.browser },
+    languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] }, globals: globals.browser },
   },
   {
     // Controls are those of the interface library, wrapped where they have a fault; a row of a long list, and the
