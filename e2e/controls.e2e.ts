@@ -41,12 +41,7 @@ afterAll(async () => {
 
 /** The page again, in a theme. */
 async function fresh(theme: 'light' | 'dark' = 'light'): Promise<void> {
-  await opened.driver.get(address);
-  await opened.driver.executeScript(
-    `localStorage.setItem('fenwix-preferences', JSON.stringify({ theme: arguments[0] }))`,
-    theme,
-  );
-  await opened.driver.navigate().refresh();
+  await opened.driver.get(`${address}?theme=${theme}`);
   await see(opened.driver, '.page');
 }
 const said = (word: string): Promise<boolean> =>

@@ -1,34 +1,18 @@
 <script setup lang="ts">
-import ConfigProvider from 'ant-design-vue/es/config-provider';
-import { computed, useTemplateRef } from 'vue';
-import TipLayer from './controls/TipLayer.vue';
-import { nonce } from './nonce.ts';
+import { computed } from 'vue';
 import { usePreferences } from './stores/preferences.ts';
-import { antTheme } from './theme/ant.ts';
+import ThemedPage from './theme/ThemedPage.vue';
+import type { Theme } from './theme/choice.ts';
 
 const preferences = usePreferences();
-const popups = useTemplateRef<HTMLElement>('popups');
-const popupsOf = (): HTMLElement => popups.value ?? document.body;
-const csp = { nonce };
-/** The colours stand in the sheet of tokens, once for both: those of the theme that is on are read from there. */
-const theme = computed(() => {
-  document.documentElement.dataset['theme'] = preferences.dark ? 'dark' : 'light';
-  const tokens = getComputedStyle(document.documentElement);
-  return antTheme((name) => tokens.getPropertyValue(`--${name}`).trim());
+const theme = computed<Theme>({
+  get: () => (preferences.dark ? 'dark' : 'light'),
+  set: (now) => (preferences.theme = now),
 });
 </script>
 
 <template>
-  <ConfigProvider
-    :theme="theme"
-    :csp="csp"
-    :wave="{ disabled: true }"
-    :auto-insert-space-in-button="false"
-    :get-popup-container="popupsOf"
-  >
+  <ThemedPage v-model="theme">
     <RouterView />
-    <TipLayer />
-    <!-- Lists and menus that are open stand here, so that they belong to a part of the page that has a name. -->
-    <div ref="popups" role="region" aria-label="Open lists and menus"></div>
-  </ConfigProvider>
+  </ThemedPage>
 </template>

@@ -1,20 +1,17 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watch } from 'vue';
 import { seconds } from '../../core/timing/clock/clock.ts';
-import type { Caption } from '../../core/model/caption.ts';
 import RowButton from '../controls/RowButton.vue';
 import TextButton from '../controls/TextButton.vue';
 import { useVirtualRows } from '../controls/use-virtual-rows.ts';
 import { useHearJudged } from '../playback/hear-judged.ts';
 import { usePlace } from '../stores/place.ts';
 import { useTimes } from '../stores/times.ts';
+import { useTried } from '../stores/tried.ts';
 import { tieLead, useBorrow, type TieState } from './borrow.ts';
 
 /** The ties under the picture: from where to where, who says so, and how far each is from the others. */
-const props = defineProps<{
-  /** With the times they would have. */
-  captions: readonly Caption[];
-}>();
+const tried = useTried();
 const borrow = useBorrow();
 const place = usePlace();
 const times = useTimes();
@@ -38,8 +35,7 @@ const offTheLine = computed(() => borrow.rows.filter((r) => r.state === 'off the
 const weak = computed(() => borrow.rows.filter((r) => r.state === 'weak').length);
 /** What a person would have to put right afterwards. */
 const overlaps = computed(
-  () =>
-    props.captions.filter((c, i) => i > 0 && c.start < (props.captions[i - 1]?.end ?? 0) && c.timing === 'set').length,
+  () => tried.captions.filter((c, i, all) => i > 0 && c.start < (all[i - 1]?.end ?? 0) && c.timing === 'set').length,
 );
 watch(
   () => current.value?.moved,

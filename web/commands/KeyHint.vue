@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { useCommandList } from './command-list.ts';
+import { computed, inject } from 'vue';
+import { keyTexts } from './key-texts.ts';
 
 /** The key of a command, as it is now: on its button. */
-defineProps<{ command: string }>();
-const list = useCommandList();
+const props = defineProps<{ command: string }>();
+const textOf = inject(keyTexts, () => null);
+const key = computed(() => textOf(props.command));
 </script>
 
 <template>
-  <kbd v-if="list.keyOf(command)">{{ list.keyOf(command) }}</kbd>
+  <kbd v-if="key !== null">{{ key }}</kbd>
 </template>

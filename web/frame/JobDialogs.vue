@@ -4,6 +4,7 @@ import KeySheet from '../commands/KeySheet.vue';
 import KeepOnlyDialog from '../captions/KeepOnlyDialog.vue';
 import LabelDialog from '../captions/LabelDialog.vue';
 import RecordingDialog from '../recording/RecordingDialog.vue';
+import ReplaceRecording from '../recut/ReplaceRecording.vue';
 import ReflowDialog from '../reflow/ReflowDialog.vue';
 import { useDialogs } from '../stores/dialogs.ts';
 import JobStyle from '../styles/JobStyle.vue';
@@ -18,7 +19,9 @@ const [finder, keys, style, reflow] = [bound('finder'), bound('keys'), bound('st
   <KeySheet v-model:open="keys" />
   <LabelDialog />
   <KeepOnlyDialog />
-  <RecordingDialog />
+  <RecordingDialog v-slot="{ replaced }">
+    <ReplaceRecording @replaced="replaced" />
+  </RecordingDialog>
   <JobStyle v-model:open="style" />
   <ReflowDialog v-model:open="reflow" />
 </template>

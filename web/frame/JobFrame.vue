@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, onBeforeUnmount, provide, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { useCommandList } from '../commands/command-list.ts';
+import { keyTexts } from '../commands/key-texts.ts';
 import { useCommandKeys } from '../commands/use-command-keys.ts';
 import { away } from '../api/client.ts';
 import { fetchStages } from '../stages.ts';
 import { useWhenIdle } from '../background/idle.ts';
 import MonitorPanel from '../monitor/MonitorPanel.vue';
+import { useInMonitor } from '../monitor/panel.ts';
 import SkylineStrip from '../skyline/SkylineStrip.vue';
 import { useBorrow } from '../borrow/borrow.ts';
 import { usePlacing } from '../placing/placing.ts';
@@ -41,6 +43,10 @@ const retime = useRetime();
 const placing = usePlacing();
 const borrow = useBorrow();
 const PlacingPanel = defineAsyncComponent(() => import('../placing/PlacingPanel.vue'));
+useInMonitor(
+  defineAsyncComponent(() => import('../borrow/TieRows.vue')),
+  () => retime.isOpen && retime.tool === 'borrow' && borrow.giving !== null,
+);
 const BorrowPanel = defineAsyncComponent(() => import('../borrow/BorrowPanel.vue'));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
@@ -67,7 +73,9 @@ watch(
   { immediate: true },
 );
 const router = useRouter();
-useCommandList().gathered = gatherCommands(router);
+const commands = useCommandList();
+commands.gathered = gatherCommands(router);
+provide(keyTexts, commands.keyOf);
 useCommandKeys();
 useHour();
 const arriving = useDroppedFile();

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue';
+import { computed } from 'vue';
 import { useRoute } from 'vue-router';
-import { useBorrow } from '../borrow/borrow.ts';
 import { withMoved } from '../captions/retiming.ts';
-import { useDrag } from '../tape/use-drag.ts';
 import BesidePanel from './BesidePanel.vue';
 import CaptionFigures from './CaptionFigures.vue';
 import MonitorWidth from './MonitorWidth.vue';
@@ -14,21 +12,20 @@ import VersionList from './VersionList.vue';
 import { useChosenEdge } from '../tape/chosen-edge.ts';
 import EdgeSound from './EdgeSound.vue';
 import EdgeNote from '../tape/EdgeNote.vue';
-import { useRetime } from '../retime/retime.ts';
 import { usePlace } from '../stores/place.ts';
+import { useTried } from '../stores/tried.ts';
+import { useMonitorPanel } from './panel.ts';
 
 const place = usePlace();
-const retime = useRetime();
-const borrow = useBorrow();
-const TieRows = defineAsyncComponent(() => import('../borrow/TieRows.vue'));
-const isBorrowing = computed(() => retime.isOpen && retime.tool === 'borrow' && borrow.giving !== null);
-const drag = useDrag();
+const tried = useTried();
+/** Of the tool that is open. */
+const tool = useMonitorPanel();
 const edge = useChosenEdge();
 const route = useRoute();
 /** The cursor caption; while it is dragged, with the times it would have. */
 const caption = computed(() => {
   const { caption: here } = place;
-  return here ? (withMoved([here], drag.held?.moved.changes ?? [])[0] ?? here) : null;
+  return here ? (withMoved([here], tried.dragged)[0] ?? here) : null;
 });
 </script>
 
@@ -39,9 +36,9 @@ const caption = computed(() => {
     <TransportBar />
     <EdgeNote />
     <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
-    <TieRows v-if="isBorrowing" :captions="retime.captions" />
-    <BesidePanel v-if="caption && !isBorrowing" :caption="caption" />
-    <div v-if="!isBorrowing" class="monitor-figures ruled-above scrolls">
+    <component :is="tool.panel" v-if="tool.panel" />
+    <BesidePanel v-if="caption && !tool.panel" :caption="caption" />
+    <div v-if="!tool.panel" class="monitor-figures ruled-above scrolls">
       <template v-if="caption">
         <VersionList v-if="caption.versions" :caption="caption" />
         <CaptionFigures :caption="caption" />

@@ -4,10 +4,10 @@ import { linesOf, onScreenAt } from '../../core/model/caption.ts';
 import { useCompared } from '../stores/compared.ts';
 import { useJob } from '../stores/job.ts';
 import { usePlayback } from '../playback/playback.ts';
-import { useRetime } from '../retime/retime.ts';
+import { useTried } from '../stores/tried.ts';
 
 const job = useJob();
-const retime = useRetime();
+const tried = useTried();
 const playback = usePlayback();
 const compared = useCompared();
 const video = useTemplateRef<HTMLVideoElement>('video');
@@ -20,7 +20,7 @@ const shape = computed(() =>
 /** The captions on screen now: the picture always shows the current text. */
 const shown = computed(() => {
   const at = playback.time;
-  const here = compared.captions ? onScreenAt(compared.captions, at) : retime.onScreen(at);
+  const here = compared.captions ? onScreenAt(compared.captions, at) : tried.onScreen(at);
   return here.filter((c) => c.text.trim() !== '');
 });
 

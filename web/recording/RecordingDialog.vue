@@ -19,9 +19,11 @@ import { useJob } from '../stores/job.ts';
 import { useMessages } from '../stores/messages.ts';
 import { usePreferences } from '../stores/preferences.ts';
 import { useTimes } from '../stores/times.ts';
-import ReplaceRecording from '../recut/ReplaceRecording.vue';
 
-/** What the job says of its recording: how its pictures are counted, which sound is listened to, which part is captioned. */
+/**
+ * What the job says of its recording: how its pictures are counted, which sound is listened to, which part is captioned.
+ * Over it stands what says which recording it is, and changes that.
+ */
 const open = useDialogs().bound('recording');
 const job = useJob();
 const times = useTimes();
@@ -120,7 +122,7 @@ async function save(): Promise<void> {
 <template>
   <DialogSheet v-model:open="open" title="About the recording" :width="520" :footer="null">
     <form class="recording-form stack start" @submit.prevent="save">
-      <ReplaceRecording @replaced="replaced" />
+      <slot :replaced="replaced"></slot>
       <FormField
         v-if="hasPicture"
         v-slot="{ field }"

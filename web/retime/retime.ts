@@ -7,7 +7,7 @@ import { rateChange, shiftBy } from '../../core/timing/whole/line.ts';
 import { parseRate, rateText, type FrameRate } from '../../core/timing/clock/frames.ts';
 import { sentence } from '../../core/contract/api-error.ts';
 import { readTime } from '../../core/timing/clock/read-time.ts';
-import { onScreenAt, type Caption } from '../../core/model/caption.ts';
+import type { Caption } from '../../core/model/caption.ts';
 import { apply as applyEdit } from '../../core/model/apply.ts';
 import { withMoved } from '../captions/retiming.ts';
 import { useBorrow } from '../borrow/borrow.ts';
@@ -22,6 +22,7 @@ import { useMessages, type Offer } from '../stores/messages.ts';
 import { usePlace } from '../stores/place.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useTrack } from '../stores/track.ts';
+import { useTried } from '../stores/tried.ts';
 import { useEdges } from './edges.ts';
 import { useMoves } from './moves.ts';
 import { changesOf, counted, editOf, type Plan } from './plan.ts';
@@ -131,6 +132,7 @@ export const useRetime = defineStore('retime', () => {
     if (now && 'follows' in now) return now.follows.captions;
     return (now && 'captions' in now ? now.captions : null) ?? withMoved(track.captions, changes.value);
   });
+  useTried().trial = () => captions.value;
   function open(which: Tool): void {
     tool.value = which;
     if (isOpen.value) return;
@@ -250,8 +252,6 @@ export const useRetime = defineStore('retime', () => {
     playback.play();
   }
   const swap = (): void => void (side.value = side.value === 'after' ? 'before' : 'after');
-  /** The captions on screen at a moment, with the times that are shown. */
-  const onScreen = (at: number): readonly Caption[] => onScreenAt(captions.value, at);
   return {
     isOpen,
     tool,
@@ -275,6 +275,5 @@ export const useRetime = defineStore('retime', () => {
     applyAsTrack,
     hear,
     swap,
-    onScreen,
   };
 });

@@ -7,7 +7,7 @@ import { speedText } from '../../core/text/measures.ts';
 import { measured } from '../measured.ts';
 import { useStretch } from '../recording/stretch.ts';
 import StretchEnds from '../recording/StretchEnds.vue';
-import { useRetime } from '../retime/retime.ts';
+import { useTried } from '../stores/tried.ts';
 import { useFindings } from '../stores/findings.ts';
 import { useJob } from '../stores/job.ts';
 import { useView } from '../stores/view.ts';
@@ -29,7 +29,7 @@ const playback = usePlayback();
 const findings = useFindings();
 const preferences = usePreferences();
 const sound = useSound();
-const retime = useRetime();
+const tried = useTried();
 const part = useStretch();
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const marks = useTemplateRef<HTMLCanvasElement>('marks');
@@ -62,7 +62,7 @@ const inWords = computed(() => {
 const drift = computed(() =>
   preferences.showsDrift && sound.regions
     ? driftOf(
-        retime.captions.filter((c) => c.timing === 'set'),
+        tried.captions.filter((c) => c.timing === 'set'),
         sound.regions.speech,
       )
     : null,
@@ -72,7 +72,7 @@ const drawGround = useWhenIdle(() => {
   if (!ground.value || !job.job || size.value.width === 0) return;
   paintGround(ground.value, {
     ...size.value,
-    captions: retime.captions,
+    captions: tried.captions,
     stretch: part.shown,
     findings: findings.found.byCaption,
     counting: job.job.style.counting,
@@ -104,7 +104,7 @@ watch(
     size,
     length,
     limit,
-    () => retime.captions,
+    () => tried.captions,
     () => part.shown,
     () => findings.found,
     () => sound.regions,

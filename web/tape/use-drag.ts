@@ -1,6 +1,6 @@
 /** Dragging on the tape: an edge, with the neighbour’s where they share it, or a caption whole. Nothing is kept before it is let go. */
 import { defineStore } from 'pinia';
-import { computed, shallowRef } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { isShared, moveCaptions, moveEdge, type Edge, type Moved } from '../../core/timing/drag/move.ts';
 import { stretchesIn } from '../../core/audio/heard-under.ts';
 import { snapTo, type SnapTarget } from '../../core/timing/drag/snap.ts';
@@ -13,6 +13,7 @@ import { usePreferences } from '../stores/preferences.ts';
 import { useSelection } from '../stores/selection.ts';
 import { useSound } from '../stores/sound.ts';
 import { useTrack } from '../stores/track.ts';
+import { useTried } from '../stores/tried.ts';
 import { moveRulesOf, retiming } from '../captions/retiming.ts';
 import { useTapeView } from './tape-view.ts';
 
@@ -57,6 +58,8 @@ export const useDrag = defineStore('tape-drag', () => {
   const sound = useSound();
 
   const held = shallowRef<Held | null>(null);
+  const tried = useTried();
+  watch(held, (now) => (tried.dragged = now?.moved.changes ?? []), { flush: 'sync' });
   const caption = computed(() => held.value?.captions[held.value.index] ?? null);
   /** Where the held edge was, and by how much it has been moved, in ms; null while nothing is. */
   const difference = computed(() => {

@@ -3,10 +3,9 @@ import { computed } from 'vue';
 import { lanesOf } from '../../core/timing/drag/lanes.ts';
 import { captionAt, type Caption } from '../../core/model/caption.ts';
 import { withMoved } from '../captions/retiming.ts';
-import { useRetime } from '../retime/retime.ts';
 import { usePlace } from '../stores/place.ts';
+import { useTried } from '../stores/tried.ts';
 import { useTapeView } from './tape-view.ts';
-import { useDrag } from './use-drag.ts';
 
 /** More blocks than this are drawn as bars: they are too small to be read, and too many to be put up. */
 const mostBlocks = 60;
@@ -18,11 +17,10 @@ const besideRoom = 18;
 
 export function useShown() {
   const view = useTapeView();
-  const drag = useDrag();
   const place = usePlace();
-  const retime = useRetime();
+  const tried = useTried();
 
-  const captions = computed(() => withMoved(retime.captions, drag.held?.moved.changes ?? []));
+  const captions = computed(() => withMoved(tried.captions, tried.dragged));
   /** The places of the captions that are timed and on the page. */
   const shown = computed(() => {
     const all = captions.value;
