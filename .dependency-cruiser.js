@@ -35,6 +35,11 @@ const floors = [
   'contract',
 ].map((room) => `core/${room}`);
 
+/** The floors of the page, from the lowest up. */
+const webFloors = ['ui', 'data', 'recording', 'import', 'desk', 'move-times', 'pages', 'stages', 'app'].map(
+  (floor) => `web/${floor}`,
+);
+
 /** Packages the core may use: none of them knows a browser or Node. */
 const corePackages = [
   'n2words',
@@ -58,12 +63,18 @@ export default {
     never('server', ['web', 'cli', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
     never('cli', ['web', 'server', 'standins', 'demo', 'e2e', 'scripts', 'bench']),
     never('standins', ['web', 'server', 'cli', 'demo', 'e2e', 'scripts', 'bench']),
-    ...floors.slice(0, -1).map((room, i) => never(room, floors.slice(i + 1))),
+    ...[floors, webFloors].flatMap((all) => all.slice(0, -1).map((room, i) => never(room, all.slice(i + 1)))),
     {
       name: 'every-room-of-the-core-has-a-floor',
       severity: 'error',
       from: { path: '^core/' },
       to: { path: '^core/[^.]+/', pathNot: floors.map((room) => `^${room}/`) },
+    },
+    {
+      name: 'every-room-of-the-page-has-a-floor',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^web/[^.]+/', pathNot: webFloors.map((room) => `^${room}/`) },
     },
     {
       name: 'stand-ins-know-formats-only',

@@ -65,18 +65,22 @@ export default tseslint.config(
   {
     files: ['**/*.vue'],
     extends: [...vue.configs['flat/recommended']],
-    languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] }, globals: globals.browser },
+    languageOptions: {
+      parser: vueParser,
+      parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] },
+      globals: globals.browser,
+    },
   },
   {
     // Controls are those of the interface library, wrapped where they have a fault; a row of a long list, and the
     // input behind a button that asks for a file, are the browser's own.
     files: ['web/**/*.vue'],
-    ignores: ['web/controls/**'],
+    ignores: ['web/ui/controls/**'],
     rules: {
       'vue/no-restricted-html-elements': [
         'error',
         ...['button', 'input', 'select', 'textarea', 'table', 'dialog', 'details', 'progress', 'meter'].map(
-          (element) => ({ element, message: 'Use a control of web/controls.' }),
+          (element) => ({ element, message: 'Use a control of web/ui/controls.' }),
         ),
       ],
     },

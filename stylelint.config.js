@@ -1,4 +1,4 @@
-/** Colours and sizes of type have one home, `web/theme`; everywhere else they are said by their names. */
+/** Colours and sizes of type have one home, `web/ui/theme`; everywhere else they are said by their names. */
 const ofTheTheme = {
   'color-no-hex': true,
   'color-named': 'never',
@@ -22,7 +22,7 @@ export default {
     { files: ['web/**/*.css'], customSyntax: 'postcss' },
     { files: ['web/**'], rules: ofTheTheme },
     {
-      files: ['web/theme/**'],
+      files: ['web/ui/theme/**'],
       rules: Object.fromEntries(Object.keys(ofTheTheme).map((rule) => [rule, null])),
     },
   ],

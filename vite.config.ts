@@ -21,7 +21,9 @@ export default defineConfig({
   worker: { format: 'es' },
   define: { __MODELS_AT__: JSON.stringify(modelsAt) },
   // What the recogniser brings for browsers of long ago is left out.
-  resolve: { alias: { 'blob-polyfill': fileURLToPath(new URL('web/placing/blob.ts', import.meta.url)) } },
+  resolve: {
+    alias: { 'blob-polyfill': fileURLToPath(new URL('web/move-times/listen-and-place/blob.ts', import.meta.url)) },
+  },
   build: {
     outDir: '../dist/web',
     emptyOutDir: true,
@@ -29,7 +31,7 @@ export default defineConfig({
     reportCompressedSize: false,
     chunkSizeWarningLimit: 800,
     modulePreload: { polyfill: false },
-    rolldownOptions: { input: ['web/index.html', 'web/early.ts'] },
+    rolldownOptions: { input: ['web/index.html', 'web/app/early.ts'] },
   },
   html: { cspNonce: '%NONCE%' },
 });

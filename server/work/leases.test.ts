@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { leaseMs } from '../../core/contract/limits.ts';
 import type { Work } from '../../core/job/work.ts';
-import { doLeased } from '../../web/api/leased-work.ts';
+import { doLeased } from '../../web/data/client/leased-work.ts';
 import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
 import { configFor } from '../config-for-tests.ts';

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import FoldPanel from '../controls/FoldPanel.vue';
-import CheckField from '../controls/CheckField.vue';
-import SelectField from '../controls/SelectField.vue';
+import FoldPanel from '../ui/controls/FoldPanel.vue';
+import CheckField from '../ui/controls/CheckField.vue';
+import SelectField from '../ui/controls/SelectField.vue';
 import { computed } from 'vue';
 import { encodings, type FoundBy } from '../../core/formats/encoding.ts';
 import { formatNamed, formats } from '../../core/formats/registry.ts';
 import { clockFor, lengthInWords } from '../../core/timing/clock/clock.ts';
-import { languageName } from '../describe/jobs.ts';
+import { languageName } from '../ui/describe/jobs.ts';
 import { warningKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';
 

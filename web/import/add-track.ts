@@ -3,8 +3,8 @@ import { withIds } from '../../core/formats/cue.ts';
 import type { ReadResult } from '../../core/formats/format.ts';
 import type { TrackSummary } from '../../core/job/job.ts';
 import type { Caption, Foreign, TrackKind } from '../../core/model/caption.ts';
-import { ask } from '../api/client.ts';
-import { newId } from '../sync/ids.ts';
+import { ask } from '../data/client/client.ts';
+import { newId } from '../data/sync/ids.ts';
 
 export interface TrackHead {
   readonly kind: TrackKind;

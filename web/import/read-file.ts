@@ -1,7 +1,7 @@
 /** Reading a file that has come in: at once where it is small, beside the page where that would stand still. */
 import { Unreadable } from '../../core/formats/format.ts';
 import { importCaptions, type ImportOptions, type ImportResult } from '../../core/formats/registry.ts';
-import { workerClient, WorkerTrouble } from '../background/worker-client.ts';
+import { workerClient, WorkerTrouble } from '../data/workers/worker-client.ts';
 
 export interface ImportRequest {
   readonly bytes: Uint8Array;

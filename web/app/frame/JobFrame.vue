@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onBeforeUnmount, provide, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { useCommandList } from '../../data/commands/command-list.ts';
+import { keyTexts } from '../../ui/commands/key-texts.ts';
+import { useCommandKeys } from '../commands/use-command-keys.ts';
+import { away } from '../../data/client/client.ts';
+import { fetchStages } from '../../stages/stages.ts';
+import { useWhenIdle } from '../../ui/idle.ts';
+import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
+import { useInMonitor } from '../../desk/monitor/panel.ts';
+import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
+import { useBorrow } from '../../move-times/borrow/borrow.ts';
+import { usePlacing } from '../../move-times/listen-and-place/placing.ts';
+import { useRetime } from '../../move-times/bar/retime.ts';
+import RetimeBar from '../../move-times/bar/RetimeBar.vue';
+import { useHour } from '../../move-times/bar/use-hour.ts';
+import { useDialogs } from '../../data/messages/dialogs.ts';
+import { useJob } from '../../data/jobs/job.ts';
+import { usePlayback } from '../../recording/playback/playback.ts';
+import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
+import { useMessages } from '../../data/messages/messages.ts';
+import { useSound } from '../../recording/sound/sound.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { gatherCommands } from './commands.ts';
+import JobHeader from './JobHeader.vue';
+import NoticeBar from './NoticeBar.vue';
+import SetAsideBar from './SetAsideBar.vue';
+import StageRail from './StageRail.vue';
+import { usePreferences } from '../../data/preferences/preferences.ts';
+import LinkButton from '../../ui/controls/LinkButton.vue';
+
+const props = defineProps<{ job: string }>();
+const open = useJob();
+const track = useTrack();
+const messages = useMessages();
+const playback = usePlayback();
+const dialogs = useDialogs();
+const preferences = usePreferences();
+const sound = useSound();
+const fetchDialogs = () => import('./JobDialogs.vue');
+const retime = useRetime();
+const placing = usePlacing();
+const borrow = useBorrow();
+const PlacingPanel = defineAsyncComponent(() => import('../../move-times/listen-and-place/PlacingPanel.vue'));
+useInMonitor(
+  defineAsyncComponent(() => import('../../move-times/borrow/TieRows.vue')),
+  () => retime.isOpen && retime.tool === 'borrow' && borrow.giving !== null,
+);
+const BorrowPanel = defineAsyncComponent(() => import('../../move-times/borrow/BorrowPanel.vue'));
+const JobDialogs = defineAsyncComponent(fetchDialogs);
+/** They are there from the first that is opened on. */
+const hasDialogs = ref(false);
+watch(
+  () => dialogs.open,
+  () => (hasDialogs.value = true),
+);
+const trouble = computed(() => open.trouble ?? track.trouble);
+const ready = computed(() => open.job !== null && track.track !== null);
+
+watch(
+  () => props.job,
+  async (id) => {
+    await open.open(id);
+    // Another job was asked for meanwhile.
+    if (id !== props.job) return;
+    const first = open.trackToOpen();
+    if (first) await track.open(first.id);
+    else if (open.job)
+      open.trouble = 'This job has no track yet. Delete it on the Jobs page, or bring it in again with a caption file.';
+    if (open.job) document.title = `${open.job.title} · Fenwix`;
+  },
+  { immediate: true },
+);
+const router = useRouter();
+const commands = useCommandList();
+commands.gathered = gatherCommands(router);
+provide(keyTexts, commands.keyOf);
+useCommandKeys();
+useHour();
+const arriving = useDroppedFile();
+/** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
+function onDrag(event: DragEvent): void {
+  if (!event.dataTransfer?.types.includes('Files')) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const file = event.type === 'drop' ? event.dataTransfer.files[0] : undefined;
+  if (!file || !ready.value) return;
+  arriving.file = file;
+  void router.push({ name: 'tracks' });
+}
+const stopListening = router.onError(() => {
+  messages.notice = `This page could not be fetched: ${away().message}`;
+});
+/** What the page does not show yet comes once it has shown the captions, so that all of it works while the server is away. */
+const fetchRest = useWhenIdle(() => {
+  fetchStages();
+  fetchDialogs().catch(() => undefined);
+});
+watch(ready, (now) => now && fetchRest(), { immediate: true });
+/** The sound is listened through, once for all, when the page has nothing else to do. */
+const listen = useWhenIdle(() => void sound.want());
+watch(
+  () => ready.value && open.job?.recording && `${open.job.recording.hash} ${String(open.job.soundTrack)}`,
+  (has) => has && listen(),
+  { immediate: true },
+);
+onBeforeUnmount(() => {
+  stopListening();
+  playback.pause();
+  track.close();
+});
+</script>
+
+<template>
+  <div class="frame" @dragover.capture="onDrag" @drop.capture="onDrag">
+    <JobHeader />
+    <NoticeBar />
+    <SetAsideBar />
+    <div v-if="trouble" class="empty-page" role="alert">
+      <h2>This job could not be opened</h2>
+      <p>{{ trouble }}</p>
+      <LinkButton :to="{ name: 'jobs' }">All jobs</LinkButton>
+    </div>
+    <div v-else-if="!ready" class="empty-page" aria-live="polite">Opening the job…</div>
+    <div
+      v-else
+      class="frame-body"
+      :class="{ 'by-hand': preferences.monitorWidth }"
+      :style="{ '--monitor': `${preferences.monitorWidth ?? 0}px` }"
+    >
+      <StageRail />
+      <main class="frame-stage fills">
+        <RetimeBar />
+        <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found && placing.isShown" />
+        <BorrowPanel v-else-if="retime.isOpen && retime.tool === 'borrow' && borrow.giving && borrow.isShown" />
+        <RouterView v-else />
+      </main>
+      <MonitorPanel />
+      <SkylineStrip />
+    </div>
+    <JobDialogs v-if="hasDialogs" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.frame-body {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template: minmax(0, 1fr) 84px / 72px minmax(0, 1fr) minmax(320px, 31.5%);
+}
+/* On a wide screen the picture takes the room that the text has no use for. */
+@media (min-width: 1600px) {
+  .frame-body {
+    grid-template-columns: 72px minmax(0, 920px) minmax(0, 1fr);
+  }
+}
+.frame-body.by-hand {
+  grid-template-columns: 72px minmax(0, 1fr) min(var(--monitor), 60vw);
+}
+/* Narrow windows, and 200 % zoom: the monitor goes under the stage, and the page scrolls. */
+@media (max-width: 900px) {
+  .frame-body.frame-body {
+    grid-template: max-content max-content 84px / 60px minmax(0, 1fr);
+    overflow-y: auto;
+  }
+  .frame-stage {
+    min-height: 360px;
+  }
+  .frame-body > :deep(.monitor) {
+    grid-column: 1 / -1;
+    min-height: max-content;
+    border-top: 1px solid var(--rule);
+    border-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import NoteBox from '../../ui/controls/NoteBox.vue';
+import { useMessages } from '../../data/messages/messages.ts';
+import TextButton from '../../ui/controls/TextButton.vue';
+
+const messages = useMessages();
+</script>
+
+<template>
+  <NoteBox v-if="messages.notice">
+    {{ messages.notice }}
+    <template #actions><TextButton @click="messages.notice = null">Dismiss</TextButton></template>
+  </NoteBox>
+  <!-- Over the picture and not above the text, which stays where the eye is. -->
+  <div class="remark-place" role="status">
+    <NoteBox v-if="messages.remark" class="remark" role="note">
+      {{ messages.remark }}
+      <template #actions>
+        <TextButton v-for="offer in messages.offers" :key="offer.title" @click="messages.take(offer)">
+          {{ offer.title }}
+        </TextButton>
+        <TextButton @click="messages.remark = null">Dismiss</TextButton>
+      </template>
+    </NoteBox>
+  </div>
+</template>
+
+<style scoped>
+.remark-place {
+  position: relative;
+  z-index: 6;
+}
+.remark {
+  position: absolute;
+  top: 12px;
+  right: 12px;
+  width: 378px;
+  max-width: calc(100vw - 24px);
+}
+/* What is offered goes under what is said where the two have no room side by side. */
+.remark.remark {
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 8px;
+}
+.remark > :deep(.ant-alert-content) {
+  flex: 1 1 230px;
+}
+.remark > :deep(.ant-alert-action) {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,53 @@
+/** Gathers the commands of every room, and adds those that belong to none. A new command is added in its own room. */
+import type { Router } from 'vue-router';
+import { captionCommands } from '../../desk/captions/commands.ts';
+import { checksCommands } from '../../stages/checks/commands.ts';
+import { inSection, type Command } from '../../ui/commands/command.ts';
+import { playbackCommands } from '../../recording/playback/commands.ts';
+import { reflowCommands } from '../../desk/reflow/commands.ts';
+import { recordingCommands } from '../../recording/about/commands.ts';
+import { retimeCommands } from '../../move-times/bar/commands.ts';
+import { tapeCommands } from '../../stages/tape/commands.ts';
+import { trackCommands } from '../../stages/tracks/commands.ts';
+import { useDialogs } from '../../data/messages/dialogs.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { wordsCommands } from '../../stages/words/commands.ts';
+
+function frameCommands(router: Router): readonly Command[] {
+  const track = useTrack();
+  const dialogs = useDialogs();
+  const go = (name: string) => (): void => void router.push({ name });
+  return inSection('Anywhere', [
+    { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], mac: ['Cmd+z'], run: track.undo },
+    { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], mac: ['Cmd+Shift+z'], run: track.redo },
+    { id: 'save-now', title: 'Save now', keys: ['Ctrl+s'], mac: ['Cmd+s'], run: track.saveNow },
+    {
+      id: 'find-command',
+      title: 'Find a command',
+      keys: ['Ctrl+k'],
+      mac: ['Cmd+k'],
+      run: () => (dialogs.open = 'finder'),
+    },
+    { id: 'keys', title: 'All keys, and ways of working', keys: ['?'], run: () => (dialogs.open = 'keys') },
+    { id: 'go-words', title: 'Go to Words', keys: ['Ctrl+Shift+1'], run: go('words') },
+    { id: 'go-tape', title: 'Go to Tape', keys: ['Ctrl+Shift+2'], run: go('tape') },
+    { id: 'go-checks', title: 'Go to Checks', keys: ['Ctrl+Shift+3'], run: go('checks') },
+    { id: 'go-tracks', title: 'Go to Tracks', keys: ['Ctrl+Shift+4'], run: go('tracks') },
+    { id: 'go-handover', title: 'Go to Handover', keys: ['Ctrl+Shift+5'], run: go('handover') },
+    { id: 'go-styles', title: 'Go to house styles', keys: [], run: go('styles') },
+    { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: go('jobs') },
+  ]);
+}
+
+export const gatherCommands = (router: Router): readonly Command[] => [
+  ...playbackCommands(),
+  ...wordsCommands(),
+  ...tapeCommands(),
+  ...captionCommands(),
+  ...retimeCommands(),
+  ...recordingCommands(),
+  ...reflowCommands(),
+  ...checksCommands(),
+  ...trackCommands(),
+  ...frameCommands(router),
+];

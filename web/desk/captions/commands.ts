@@ -1,0 +1,117 @@
+/** Commands of the cursor caption, and of the captions that are selected. */
+import { inSection, type Command } from '../../ui/commands/command.ts';
+import { useDialogs } from '../../data/messages/dialogs.ts';
+import { usePlace } from '../../data/tracks/place.ts';
+import { useCaption } from './use-caption.ts';
+import { useTimesOf } from './use-times.ts';
+import { useSeveral } from './use-several.ts';
+
+export function captionCommands(): readonly Command[] {
+  const place = usePlace();
+  const dialogs = useDialogs();
+  const caption = useCaption();
+  const several = useSeveral();
+  const times = useTimesOf();
+  return [
+    ...inSection('One caption', [
+      {
+        id: 'proof',
+        title: 'Proofed, and on to the next',
+        keys: ['Ctrl+Enter'],
+        mac: ['Cmd+Enter'],
+        run: caption.proof,
+      },
+      {
+        id: 'above',
+        title: 'Caption above',
+        keys: ['Ctrl+ArrowUp'],
+        mac: ['Cmd+Alt+ArrowUp'],
+        run: () => place.move(-1),
+      },
+      {
+        id: 'below',
+        title: 'Caption below',
+        keys: ['Ctrl+ArrowDown'],
+        mac: ['Cmd+Alt+ArrowDown'],
+        run: () => place.move(1),
+      },
+      {
+        id: 'unproofed',
+        title: 'Next caption not proofed',
+        keys: ['F9'],
+        mac: ['Ctrl+n'],
+        run: () => caption.unproofed(1),
+      },
+      {
+        id: 'unproofed-before',
+        title: 'Caption not proofed before',
+        keys: ['Shift+F9'],
+        mac: ['Ctrl+Shift+n'],
+        run: () => caption.unproofed(-1),
+      },
+      { id: 'join-above', title: 'Join with the caption above', keys: [], run: () => caption.join('above') },
+      { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => caption.join('below') },
+      {
+        id: 'begin-here',
+        title: 'Begin this caption at the playhead',
+        keys: ['Ctrl+['],
+        run: () => times.beginHere(),
+      },
+      {
+        id: 'end-here',
+        title: 'End this caption at the playhead',
+        keys: ['Ctrl+]'],
+        run: times.endHere,
+      },
+      {
+        id: 'begin-along',
+        title: 'Begin here, and everything after goes along',
+        keys: ['Alt+['],
+        mac: [],
+        run: () => times.beginHere(true),
+      },
+      {
+        id: 'end-up-to-next',
+        title: 'End just before the next caption',
+        keys: ['Alt+]'],
+        mac: [],
+        run: times.endUpTo,
+      },
+      {
+        id: 'end-read',
+        title: 'End where the text has been read',
+        keys: ['Alt+Shift+]'],
+        mac: [],
+        run: times.endRead,
+      },
+      {
+        id: 'to-speech',
+        title: 'Begin and end with its speech',
+        keys: ['Alt+Shift+['],
+        mac: [],
+        run: times.putToSpeech,
+      },
+      { id: 'split-here', title: 'Split at the playhead', keys: ['Ctrl+/', 'd'], run: caption.splitHere },
+      {
+        id: 'break-lines',
+        title: 'Break lines again',
+        keys: ['Ctrl+Shift+Enter'],
+        mac: ['Cmd+Shift+Enter'],
+        run: () => void caption.breakLines(),
+      },
+    ]),
+    ...inSection('Several captions', [
+      { id: 'proof-selected', title: 'Selected captions proofed, or no longer', keys: [], run: several.proof },
+      { id: 'label', title: 'Label the speaker…', keys: ['Ctrl+l'], run: () => (dialogs.open = 'label') },
+      { id: 'join-selected', title: 'Join the selected captions', keys: ['Ctrl+j'], run: several.join },
+      {
+        id: 'delete',
+        title: 'Delete the selected captions',
+        keys: ['Ctrl+Shift+Delete'],
+        mac: ['Ctrl+Shift+Backspace'],
+        run: several.remove,
+      },
+      { id: 'keep-only', title: 'Keep only a part…', keys: [], run: () => (dialogs.open = 'keep-only') },
+    ]),
+  ];
+}

@@ -1,0 +1,17 @@
+/** To the next caption with a finding, and where none is left to the next with advice. */
+import { mustGo } from '../../../core/rules/findings.ts';
+import type { Caption } from '../../../core/model/caption.ts';
+import { useFindings } from './findings.ts';
+import { useMessages } from '../../data/messages/messages.ts';
+import { usePlace } from '../../data/tracks/place.ts';
+
+export function useGoToFinding(): (direction: 1 | -1) => void {
+  const findings = useFindings();
+  const place = usePlace();
+  const messages = useMessages();
+  return (direction) => {
+    const counts = (c: Caption): boolean =>
+      findings.count > 0 ? mustGo(findings.of(c.id)) : findings.of(c.id).length > 0;
+    if (!place.goToNext(direction, counts)) messages.remark = 'No caption departs from the house style.';
+  };
+}

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { ruleNamed, titleOf } from '../../../core/rules/findings.ts';
+import type { Caption } from '../../../core/model/caption.ts';
+import LetBe from '../findings/LetBe.vue';
+import { useRepairs } from '../findings/repairs.ts';
+import { useFindings } from '../findings/findings.ts';
+import { useIdleValue } from '../../ui/idle.ts';
+import KeyHint from '../../ui/commands/KeyHint.vue';
+import TextButton from '../../ui/controls/TextButton.vue';
+
+const props = defineProps<{ caption: Caption }>();
+const repairs = useRepairs();
+const findings = useFindings();
+/** Repairs are thought out between keys, not at each of them. */
+const shown = useIdleValue(
+  () => [props.caption, findings.found],
+  () => repairs.shownOf(props.caption),
+);
+/** The finding that the key repairs: the first that can be. */
+const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
+</script>
+
+<template>
+  <ul class="below plain-list" aria-label="Findings of this caption" aria-live="polite">
+    <li
+      v-for="{ finding, proposal } in shown"
+      :key="finding.rule"
+      class="note small"
+      :class="[finding.severity, { bad: finding.severity === 'must' }]"
+    >
+      <b
+        ><span aria-hidden="true">{{ finding.severity === 'must' ? '▲' : '△' }}</span>
+        {{ ruleNamed(finding.rule).title }}.</b
+      >
+      {{ finding.message }}
+      <span class="below row wrap">
+        <template v-if="proposal.repair">
+          <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
+            Repair<KeyHint v-if="finding === first" command="repair" />
+          </TextButton>
+          <span class="findings-says">{{ proposal.repair.says }}</span>
+        </template>
+        <span v-else class="findings-says">{{ proposal.why }}</span>
+        <LetBe @let-be="repairs.letBe(finding, $event)" />
+      </span>
+    </li>
+  </ul>
+  <ul v-if="caption.letBe.length > 0" class="below" aria-label="Let be">
+    <li v-for="entry in caption.letBe" :key="entry.rule" class="kept note small">
+      <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
+      <span class="below row wrap">
+        <TextButton @click="repairs.takeBack(caption.id, entry.rule)">Take back</TextButton>
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+li {
+  margin-bottom: 6px;
+  line-height: 1.4;
+}
+li.kept {
+  border-color: var(--rule);
+  background: none;
+}
+.findings-says {
+  flex: 1 1 130px;
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
+import { withMoved } from '../captions/retiming.ts';
+import BesidePanel from './BesidePanel.vue';
+import CaptionFigures from './CaptionFigures.vue';
+import MonitorWidth from './MonitorWidth.vue';
+import FindingList from './FindingList.vue';
+import PictureView from './PictureView.vue';
+import TransportBar from './TransportBar.vue';
+import VersionList from './VersionList.vue';
+import { useChosenEdge } from '../captions/chosen-edge.ts';
+import EdgeSound from './EdgeSound.vue';
+import EdgeNote from './EdgeNote.vue';
+import { usePlace } from '../../data/tracks/place.ts';
+import { useTried } from '../../data/tracks/tried.ts';
+import { useMonitorPanel } from './panel.ts';
+
+const place = usePlace();
+const tried = useTried();
+/** Of the tool that is open. */
+const tool = useMonitorPanel();
+const edge = useChosenEdge();
+const route = useRoute();
+/** The cursor caption; while it is dragged, with the times it would have. */
+const caption = computed(() => {
+  const { caption: here } = place;
+  return here ? (withMoved([here], tried.dragged)[0] ?? here) : null;
+});
+</script>
+
+<template>
+  <aside id="monitor" class="monitor sheet" aria-label="Monitor">
+    <MonitorWidth />
+    <PictureView />
+    <TransportBar />
+    <EdgeNote />
+    <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
+    <component :is="tool.panel" v-if="tool.panel" />
+    <BesidePanel v-if="caption && !tool.panel" :caption="caption" />
+    <div v-if="!tool.panel" class="monitor-figures ruled-above scrolls">
+      <template v-if="caption">
+        <VersionList v-if="caption.versions" :caption="caption" />
+        <CaptionFigures :caption="caption" />
+        <FindingList :caption="caption" />
+      </template>
+      <p v-else class="soft">There is no caption in this track yet.</p>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.monitor {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-left: 1px solid var(--rule);
+}
+.monitor-figures {
+  padding: 12px;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import IconButton from '../../ui/controls/IconButton.vue';
+import SelectField from '../../ui/controls/SelectField.vue';
+import { ArrowDownToLine, ArrowUpToLine, Pause, Play, RotateCcw } from '@lucide/vue';
+import { useCommandList } from '../../data/commands/command-list.ts';
+import { useJob } from '../../data/jobs/job.ts';
+import { usePlace } from '../../data/tracks/place.ts';
+import { rates, usePlayback } from '../../recording/playback/playback.ts';
+import { usePreferences } from '../../data/preferences/preferences.ts';
+import TextButton from '../../ui/controls/TextButton.vue';
+import { useChosenEdge } from '../captions/chosen-edge.ts';
+import { useTimes } from '../../data/tracks/times.ts';
+
+const times = useTimes();
+const job = useJob();
+const place = usePlace();
+const playback = usePlayback();
+const preferences = usePreferences();
+const { hint, keyOf } = useCommandList();
+const edge = useChosenEdge();
+const edges = [
+  { which: 'start', name: 'Hear begin', command: 'choose-begin', icon: ArrowUpToLine },
+  { which: 'end', name: 'Hear end', command: 'choose-end', icon: ArrowDownToLine },
+] as const;
+const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` }));
+</script>
+
+<template>
+  <div class="transport row wrap">
+    <IconButton
+      main
+      round
+      class="transport-play"
+      :name="playback.playing ? 'Pause' : 'Play'"
+      :keys="keyOf('play')"
+      :disabled="!job.recordingUrl"
+      @click="playback.toggle()"
+    >
+      <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
+    </IconButton>
+    <span class="transport-time figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
+    <IconButton
+      name="Replay this caption"
+      :keys="keyOf('replay')"
+      :disabled="!place.caption || !job.recordingUrl"
+      @click="playback.replay(place.index, place.index)"
+    >
+      <RotateCcw :size="16" aria-hidden="true" />
+    </IconButton>
+    <IconButton
+      v-for="{ which, name, command, icon } in edges"
+      :key="which"
+      :name="name"
+      :keys="keyOf(command)"
+      :aria-pressed="edge.edge === which"
+      :disabled="!place.caption || !job.recordingUrl"
+      @click="edge.edge === which ? edge.leave() : edge.choose(which)"
+    >
+      <component :is="icon" :size="16" aria-hidden="true" />
+    </IconButton>
+    <SelectField
+      :model-value="playback.rate"
+      label="Playback speed"
+      :options="speeds"
+      :width="48"
+      bare
+      @update:model-value="(rate) => rate !== null && playback.setRate(rate)"
+    />
+    <TextButton
+      :tip="hint('While playing, the cursor caption follows', 'follow')"
+      :pressed="place.follow"
+      @click="place.follow = !place.follow"
+    >
+      Follow{{ place.follow ? ' ✓' : '' }}
+    </TextButton>
+    <TextButton
+      tip="Pause while you type, and go on after"
+      :pressed="preferences.holdWhileTyping"
+      @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
+    >
+      Hold{{ preferences.holdWhileTyping ? ' ✓' : '' }}
+    </TextButton>
+  </div>
+</template>
+
+<style scoped>
+.transport {
+  gap: 2px;
+  flex: none;
+  min-height: 52px;
+  padding: 3px 8px 3px 12px;
+}
+.transport-play.ant-btn {
+  width: 34px;
+  min-width: 34px;
+  height: 34px;
+}
+.transport .ant-btn.icon-button:not(.transport-play) {
+  min-width: 24px;
+  padding-inline: 3px;
+}
+.transport .ant-btn[aria-pressed] {
+  padding-inline: 4px;
+}
+.transport-time {
+  min-width: max-content;
+}
+</style>

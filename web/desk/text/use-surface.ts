@@ -1,0 +1,137 @@
+/** A text surface on the page: over the whole track in Words, over a few of its captions on the tape; every key does the same in both. */
+import { onBeforeUnmount, onMounted, watch, type Ref } from 'vue';
+import { useRouter } from 'vue-router';
+import type { Caption } from '../../../core/model/caption.ts';
+import { useNewCaptions } from '../captions/use-new-captions.ts';
+import { nonce } from '../../ui/nonce.ts';
+import { usePlayback } from '../../recording/playback/playback.ts';
+import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
+import { useFindings } from '../findings/findings.ts';
+import { useJob } from '../../data/jobs/job.ts';
+import { useMessages } from '../../data/messages/messages.ts';
+import { usePlace } from '../../data/tracks/place.ts';
+import { usePreferences } from '../../data/preferences/preferences.ts';
+import { useTimes } from '../../data/tracks/times.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { newId } from '../../data/sync/ids.ts';
+import { useShownSurface } from './shown-surface.ts';
+import type { Around } from './state.ts';
+import { createSurface, type Surface, type SurfaceOptions } from './surface.ts';
+import { useCapitals } from '../suggestions/use-capitals.ts';
+import { useCorrections } from '../suggestions/use-corrections.ts';
+
+interface Shown extends Pick<SurfaceOptions, 'covered' | 'onView' | 'onSelect'> {
+  readonly captions: () => readonly Caption[];
+  /** These are all captions of the track: what the surface applied is what the track becomes. */
+  readonly isWhole: boolean;
+  /** How the text is read; as it is preferred where it is left out. */
+  readonly reading?: Around['reading'];
+}
+
+/**
+ * Puts a surface up for as long as the component is there, with the cursor in the cursor caption.
+ * @param parent what it stands in
+ * @returns gives it; null before it is there, and where no job is open
+ */
+export function useSurface(
+  parent: Readonly<Ref<HTMLElement | null>>,
+  { captions, isWhole, reading, ...own }: Shown,
+): () => Surface | null {
+  const job = useJob();
+  const track = useTrack();
+  const place = usePlace();
+  const times = useTimes();
+  const shown = useShownSurface();
+  const findings = useFindings();
+  const messages = useMessages();
+  const playback = usePlayback();
+  const preferences = usePreferences();
+  const corrections = useCorrections();
+  const capitals = useCapitals();
+  const made = useNewCaptions();
+  const arriving = useDroppedFile();
+  const router = useRouter();
+  let surface: Surface | null = null;
+
+  const find = (id: string): Caption | undefined => track.captions.find((c) => c.id === id);
+  const around = (): Around | null =>
+    job.job && {
+      style: job.job.style,
+      findings: findings.found.byCaption,
+      cursor: place.caption?.id ?? null,
+      reading: reading ?? preferences.reading,
+      clock: times.clock,
+      doubtBelow: preferences.doubtBelow,
+      keepsProof: preferences.keepsProof,
+    };
+  /** Plays from a moment of a caption, which becomes the cursor caption. */
+  function goTo(id: string, moment: (caption: Caption) => number): void {
+    const caption = find(id);
+    if (!caption) return;
+    playback.seek(moment(caption));
+    place.enter(id);
+  }
+
+  onMounted(() => {
+    const first = around();
+    if (!parent.value || !first) return;
+    surface = createSurface({
+      ...own,
+      parent: parent.value,
+      nonce,
+      captions: captions(),
+      around: first,
+      context: () => findings.context,
+      editable: () => track.editable,
+      newId,
+      onChange({ edit, applied, mergeable }) {
+        const before = edit.type === 'splice' ? find(edit.id) : undefined;
+        track.change(edit, mergeable, isWhole ? applied : undefined);
+        playback.typed();
+        if (before) corrections.typing(before);
+        // The surface is still taking this change in.
+        queueMicrotask(() => capitals.typed(edit));
+      },
+      onMove: track.endTyping,
+      onComposing: (now) => (track.composing = now),
+      onTime: (id) => goTo(id, ({ start }) => start),
+      onHear: (id, offset) => goTo(id, ({ words, start }) => words.find((w) => w[1] >= offset)?.[2] ?? start),
+      onTooMuch(text) {
+        messages.notice = `The clipboard holds ${text.length.toLocaleString('en')} characters, more than can be pasted into captions at once. Nothing was changed; they are looked at here as a file, to become a track of their own if you want that.`;
+        arriving.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
+        void router.push({ name: 'tracks' });
+      },
+      onBeside: made.insertBeside,
+      onEnter: place.enter,
+    });
+    shown.surface = surface;
+    if (place.caption) surface.show(place.caption.id, true);
+    surface.view.focus();
+  });
+  onBeforeUnmount(() => {
+    corrections.settle();
+    track.composing = false;
+    // Another may be there already.
+    if (shown.surface === surface) shown.surface = null;
+    surface?.destroy();
+  });
+  // A part of the track is another list at each change, and is handed over when the surface is done with its own.
+  watch(captions, (now) => surface?.setCaptions(now), { flush: isWhole ? 'sync' : 'post' });
+  watch(
+    [
+      () => findings.found,
+      () => place.caption?.id,
+      () => job.job?.style,
+      () => reading ?? preferences.reading,
+      () => preferences.doubtBelow,
+      () => preferences.keepsProof,
+      () => times.clock,
+    ],
+    (now, before) => {
+      const next = around();
+      if (next) surface?.setAround(next);
+      if (now[3] !== before[3]) requestAnimationFrame(() => surface?.view.focus());
+    },
+  );
+  return () => surface;
+}

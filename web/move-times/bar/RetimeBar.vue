@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { computed, nextTick, watch } from 'vue';
+import { seconds } from '../../../core/timing/clock/clock.ts';
+import { rateText, usualRates } from '../../../core/timing/clock/frames.ts';
+import type { Timed } from '../../../core/timing/drag/move.ts';
+import type { Scope } from '../../desk/captions/scope.ts';
+import KeyHint from '../../ui/commands/KeyHint.vue';
+import ChoiceButtons from '../../ui/controls/ChoiceButtons.vue';
+import SelectField, { type Choice } from '../../ui/controls/SelectField.vue';
+import TextButton from '../../ui/controls/TextButton.vue';
+import TextField from '../../ui/controls/TextField.vue';
+import { useSelection } from '../../data/tracks/selection.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { counted } from '../plan/plan.ts';
+import { useRetime } from './retime.ts';
+import BorrowRow from '../borrow/BorrowRow.vue';
+import ListenRow from '../listen-and-place/ListenRow.vue';
+import CutRow from '../cuts/CutRow.vue';
+import EdgeRow from '../edges/EdgeRow.vue';
+import TieList from '../ties/TieList.vue';
+
+/** Over the stage while times of many are tried: nothing is changed before it is asked for. */
+const retime = useRetime();
+/** What had the keyboard before, and gets it back: dialogs may come and go meanwhile. */
+let before: Element | null = null;
+watch(
+  () => retime.isOpen,
+  (now) => {
+    if (now) before = document.activeElement;
+    else
+      void nextTick(() => {
+        if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
+      });
+  },
+  { flush: 'sync' },
+);
+const selection = useSelection();
+const track = useTrack();
+const scopes = computed((): readonly Choice<Scope>[] => [
+  { value: 'here', title: 'This caption' },
+  ...(selection.places
+    ? [
+        {
+          value: 'selected',
+          title: `The ${String(retime.scope === 'selected' ? retime.moved.length : selection.places.to - selection.places.from + 1)} selected captions`,
+        } as const,
+      ]
+    : []),
+  { value: 'on', title: 'This caption and all after it' },
+  { value: 'all', title: 'All captions' },
+]);
+const sides = [
+  ['before', 'Before'],
+  ['after', 'After'],
+] as const;
+const tools = [
+  ['shift', 'Shift'],
+  ['rate', 'Frame rate'],
+  ['ties', 'Ties'],
+  ['edges', 'Edges'],
+  ['cut', 'Cuts'],
+  ['borrow', 'Borrow'],
+  ['sound', 'By the sound'],
+] as const;
+const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
+const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
+const said = computed(() => {
+  if (retime.gone > 0)
+    return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut.`;
+  const [first, last] = [retime.changes[0], retime.changes.at(-1)];
+  if (retime.worded > 0)
+    return `No caption moves; the words of ${counted(retime.worded).toLowerCase()} get their times.`;
+  if (!first || !last) return 'Nothing is moved yet.';
+  const many = counted(retime.changes.length);
+  if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times.`;
+  const was = new Map(retime.moved.map((c) => [c.id, c.start]));
+  const by = (c: Timed): string => {
+    const ms = c.start - (was.get(c.id) ?? 0);
+    return ms === 0 ? 'where it is' : `${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}`;
+  };
+  if (retime.tool === 'edges') return `${many} get other ends.`;
+  const ends = [by(first), by(last)];
+  const how = ends[0] === ends[1] ? by(first) : `the first ${by(first)}, the last ${by(last)}`;
+  return `${many}, ${how}.`;
+});
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== 'Escape') return;
+  event.stopPropagation();
+  retime.close();
+}
+</script>
+
+<template>
+  <form
+    v-if="retime.isOpen"
+    class="retime-bar sheet ruled stack close"
+    aria-label="Move times"
+    @submit.prevent="retime.apply()"
+    @keydown="onKey"
+  >
+    <div class="row wrap">
+      <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
+      <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
+      <span class="spring"></span>
+      <TextButton main submit tip="Until then nothing is changed" :disabled="!retime.canApply || !track.editable">{{
+        retime.worded > 0 ? 'Keep the word times' : 'Move them'
+      }}</TextButton>
+      <TextButton
+        tip="This track stays as it is"
+        :disabled="!retime.canApply || retime.scope !== 'all'"
+        @click="retime.applyAsTrack()"
+      >
+        As a new track
+      </TextButton>
+      <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
+    </div>
+    <div v-if="retime.tool === 'shift'" class="row">
+      <label for="shift-by">Later by</label>
+      <TextField
+        id="shift-by"
+        v-model="retime.typed"
+        small
+        class="shift-by figures"
+        autocomplete="off"
+        placeholder="0.4, or −1.2"
+        :invalid="fault !== null"
+        aria-describedby="shift-said"
+      />
+      <span>s; a minus makes it earlier</span>
+    </div>
+    <div v-else-if="retime.tool === 'rate'" class="row">
+      <span>timed for</span>
+      <SelectField v-model="retime.rates.from" label="The frame rate the times were made for" :options="rates" />
+      <span>played at</span>
+      <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
+    </div>
+    <TieList v-if="retime.tool === 'ties'" @tie-here="retime.tieHere()" @by-ear="retime.byEar()" />
+    <EdgeRow v-if="retime.tool === 'edges'" />
+    <CutRow v-if="retime.tool === 'cut'" />
+    <BorrowRow v-if="retime.tool === 'borrow'" />
+    <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
+    <div class="row wrap">
+      <SelectField
+        v-if="retime.tool !== 'cut' && !retime.same"
+        v-model="retime.scope"
+        label="Which captions are moved"
+        :options="scopes"
+      />
+      <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
+      <KeyHint v-if="retime.changes.length > 0" command="retime-swap" />
+      <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
+      <p id="shift-said" class="said small" :class="fault ? 'bad' : 'soft'" role="status">
+        {{ fault ?? said }}
+      </p>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.retime-bar {
+  padding: 8px 14px;
+}
+.said {
+  flex: 1;
+  margin: 0;
+}
+.shift-by {
+  width: 110px;
+}
+</style>

@@ -1,0 +1,66 @@
+/** Commands of times of many captions. */
+import { inSection, type Command } from '../../ui/commands/command.ts';
+import { useUncertain } from '../listen-and-place/uncertain.ts';
+import { useRetime } from './retime.ts';
+
+export function retimeCommands(): readonly Command[] {
+  const retime = useRetime();
+  const uncertain = useUncertain();
+  return inSection('Several captions', [
+    { id: 'shift', title: 'Shift in time…', keys: [], run: () => retime.open('shift') },
+    { id: 'retime-rate', title: 'Times were made for another frame rate…', keys: [], run: () => retime.open('rate') },
+    { id: 'retime-ties', title: 'Move times by ties…', keys: [], run: () => retime.open('ties') },
+    {
+      id: 'retime-edges',
+      title: 'Snap to frames, close gaps, lead and linger…',
+      keys: [],
+      run: () => retime.open('edges'),
+    },
+    {
+      id: 'recording-cut',
+      title: 'The recording was cut again: captions follow…',
+      keys: [],
+      run: () => retime.open('cut'),
+    },
+    {
+      id: 'borrow-timing',
+      title: 'Borrow timing from another track…',
+      keys: [],
+      run: () => retime.open('borrow'),
+    },
+    {
+      id: 'place-by-sound',
+      title: 'Listen and place captions where their words are said…',
+      keys: [],
+      run: () => retime.open('sound'),
+    },
+    {
+      id: 'placing-next',
+      title: 'While places are looked at: hear the next that is uncertain',
+      keys: ['Alt+n'],
+      mac: ['Ctrl+Shift+u'],
+      run: uncertain.next,
+    },
+    {
+      id: 'placing-toggle',
+      title: 'While places are looked at: take this one, or leave it',
+      keys: ['Alt+m'],
+      mac: ['Ctrl+Shift+y'],
+      run: uncertain.toggle,
+    },
+    {
+      id: 'tie-here',
+      title: 'This caption belongs at the playhead: tie it',
+      keys: ['Alt+t'],
+      mac: ['Ctrl+t'],
+      run: retime.tieHere,
+    },
+    {
+      id: 'retime-swap',
+      title: 'While times are tried: show how they were, or how they would be',
+      keys: ['Alt+y'],
+      mac: ['Ctrl+y'],
+      run: retime.swap,
+    },
+  ]);
+}

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import RowButton from '../../ui/controls/RowButton.vue';
+import { groups, type Rule, type RuleId } from '../../../core/rules/finding.ts';
+import { activeRules } from '../../../core/rules/findings.ts';
+import type { HouseStyle } from '../../../core/style/style.ts';
+
+const props = defineProps<{
+  house: HouseStyle;
+  counts: ReadonlyMap<RuleId, number>;
+  chosen: RuleId | 'let-be' | null;
+  letBe: number;
+}>();
+/** The rules of a group that the style minds. */
+const asked = (group: (typeof groups)[number]): Rule[] =>
+  activeRules(props.house)
+    .map(({ rule }) => rule)
+    .filter((rule) => rule.group === group);
+defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
+</script>
+
+<template>
+  <nav class="rules" aria-label="Rules">
+    <section v-for="group in groups.filter((g) => asked(g).length > 0)" :key="group">
+      <h3 class="fine-print plain soft">{{ group }}</h3>
+      <RowButton
+        v-for="rule in asked(group)"
+        :key="rule.id"
+        class="quiet small row between"
+        :disabled="!counts.has(rule.id)"
+        :aria-current="rule.id === chosen"
+        @click="$emit('choose', rule.id)"
+      >
+        <span>{{ rule.title }}</span>
+        <span class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
+      </RowButton>
+    </section>
+    <section v-if="letBe > 0">
+      <h3 class="fine-print plain soft">Let be</h3>
+      <RowButton class="quiet small row between" :aria-current="chosen === 'let-be'" @click="$emit('choose', 'let-be')">
+        <span>Kept on purpose</span>
+        <span class="figures">{{ letBe }}</span>
+      </RowButton>
+    </section>
+  </nav>
+</template>
+
+<style scoped>
+.rules {
+  flex: none;
+  width: 214px;
+  padding: 14px 12px;
+  overflow-y: auto;
+  border-right: 1px solid var(--rule);
+}
+@media (max-width: 900px) {
+  .rules {
+    width: auto;
+    border-right: 0;
+    columns: 2;
+  }
+}
+section {
+  break-inside: avoid;
+  margin-bottom: 14px;
+}
+</style>

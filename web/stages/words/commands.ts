@@ -1,0 +1,111 @@
+/** Commands of the words, most of them on the text surface. */
+import { inSection, type Command } from '../../ui/commands/command.ts';
+import { useMessages } from '../../data/messages/messages.ts';
+import { usePreferences } from '../../data/preferences/preferences.ts';
+import { useShownSurface } from '../../desk/text/shown-surface.ts';
+import { useCorrections } from '../../desk/suggestions/use-corrections.ts';
+import { useDoubt } from './use-doubt.ts';
+import { useFind } from './use-find.ts';
+import { useHeard } from './use-heard.ts';
+
+export function wordsCommands(): readonly Command[] {
+  const messages = useMessages();
+  const preferences = usePreferences();
+  const shown = useShownSurface();
+  const doubt = useDoubt();
+  const find = useFind();
+  const corrections = useCorrections();
+  const heard = useHeard();
+
+  /** Does something on the surface, or says where that is. */
+  const inWords = (act: () => void) => (): void => {
+    if (shown.surface) act();
+    else messages.remark = 'Go to Words for this.';
+  };
+  const mark = (kind: 'italic' | 'bold' | 'underline') => inWords(() => shown.surface?.mark(kind));
+  function correctSame(): void {
+    corrections.settle();
+    if (corrections.offer) void corrections.correctIn(corrections.offer.places);
+    else messages.remark = 'There is no correction to repeat: correct a word, and its other places are offered.';
+  }
+
+  return [
+    ...inSection('Correcting words', [
+      {
+        id: 'heard',
+        title: 'Select the word just heard; again, the one before',
+        keys: ['F3'],
+        mac: ['Ctrl+s'],
+        run: inWords(heard),
+      },
+      {
+        id: 'doubtful',
+        title: 'Next doubtful word, with suggestions',
+        keys: ['F4'],
+        mac: ['Ctrl+w'],
+        run: inWords(() => doubt.next()),
+      },
+      {
+        id: 'suggest',
+        title: 'Suggestions for this word, or the selected words',
+        keys: ['Shift+F4'],
+        mac: ['Ctrl+Shift+w'],
+        run: inWords(() => doubt.suggestHere()),
+      },
+      { id: 'mend-same', title: 'Correct the same mistake everywhere', keys: ['Ctrl+m'], run: correctSame },
+      {
+        id: 'find',
+        title: 'Find and replace',
+        keys: ['Ctrl+f'],
+        mac: ['Cmd+f'],
+        run: inWords(() => find.start()),
+      },
+      {
+        id: 'capital',
+        title: 'Capital for this word, or none',
+        keys: ['F2'],
+        mac: ['Ctrl+u'],
+        run: inWords(() => shown.surface?.capital()),
+      },
+      { id: 'italic', title: 'Italic', keys: ['Ctrl+i'], mac: ['Cmd+i'], run: mark('italic') },
+      { id: 'bold', title: 'Bold', keys: ['Ctrl+b'], mac: ['Cmd+b'], run: mark('bold') },
+      { id: 'underline', title: 'Underline', keys: ['Ctrl+u'], mac: ['Cmd+u'], run: mark('underline') },
+      {
+        id: 'turn',
+        title: 'Line by line, or running text',
+        keys: ['Ctrl+Shift+r'],
+        run: inWords(() => (preferences.reading = preferences.reading === 'lines' ? 'text' : 'lines')),
+      },
+    ]),
+    ...inSection('One caption', [
+      {
+        id: 'give-above',
+        title: 'Give the first word to the caption above',
+        keys: ['Alt+Shift+ArrowUp'],
+        run: inWords(() => shown.surface?.give('above')),
+      },
+      {
+        id: 'give-below',
+        title: 'Give the last word to the caption below',
+        keys: ['Alt+Shift+ArrowDown'],
+        run: inWords(() => shown.surface?.give('below')),
+      },
+    ]),
+    ...inSection('Several captions', [
+      {
+        id: 'select-above',
+        title: 'Select the caption above too',
+        keys: ['Ctrl+Shift+ArrowUp'],
+        mac: ['Cmd+Alt+Shift+ArrowUp'],
+        run: inWords(() => shown.surface?.extend(-1)),
+      },
+      {
+        id: 'select-below',
+        title: 'Select the caption below too',
+        keys: ['Ctrl+Shift+ArrowDown'],
+        mac: ['Cmd+Alt+Shift+ArrowDown'],
+        run: inWords(() => shown.surface?.extend(1)),
+      },
+    ]),
+  ];
+}
