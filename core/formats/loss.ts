@@ -1,6 +1,7 @@
 /** What a file cannot hold of the captions that are to be written, counted before it is written. */
 import type { Sheet } from './sheet.ts';
 import type { Caption, MarkKind } from '../model/caption.ts';
+import type { CarriedField } from '../model/carried.ts';
 import { hasBlankLines, hasNoWords } from './cue.ts';
 import { stampsOf, type Dialect } from './inline.ts';
 import { own } from '../text/own.ts';
@@ -93,11 +94,11 @@ const foreignNames: Readonly<Record<string, Lost>> = {
 
 /** Counts what `holds` has no place for. */
 export function lossesOf(sheet: Sheet, holds: Capabilities): Loss[] {
-  const counts = new Map<Lost, number>();
-  const lose = (what: Lost): void => void counts.set(what, (counts.get(what) ?? 0) + 1);
+  const found = new Map<Lost, number>();
+  const lose = (what: Lost): void => void found.set(what, (found.get(what) ?? 0) + 1);
   for (const c of sheet.captions) countCaption(c, holds, lose);
   for (const key of Object.keys(sheet.foreign ?? {})) if (!holds.foreign.includes(key)) lose('file');
-  return [...counts].map(([what, count]) => loss(what, count));
+  return [...found].map(([what, count]) => loss(what, count));
 }
 
 /** Of one kind, in words. */
@@ -108,37 +109,59 @@ export const loss = (what: Lost, count: number): Loss => ({
   workings: workings.has(what),
 });
 
+type Count = (c: Caption, holds: Capabilities, lose: (what: Lost) => void) => void;
+
+/** What no file for viewers has a place for, and nobody would look for there. */
+const notForViewers: Count = () => undefined;
+
+/** What is lost of each field of a caption that is written. */
+const countField: Readonly<Record<CarriedField, Count>> = {
+  start: (_, holds, lose) => {
+    if (!holds.times) lose('times');
+  },
+  // Lost with the start.
+  end: () => undefined,
+  timing: (c, holds, lose) => {
+    if (c.timing === 'provisional' && holds.times && !holds.provisional) lose('provisional');
+  },
+  text: (c, holds, lose) => {
+    if (!holds.breaks) for (let i = c.text.indexOf('\n'); i >= 0; i = c.text.indexOf('\n', i + 1)) lose('breaks');
+    else if (!holds.blankLines && hasBlankLines(c.text)) lose('blank-lines');
+    if (!holds.text(c)) lose('look-alike');
+  },
+  placement: (c, holds, lose) => {
+    if (c.placement !== null && !holds.placement) lose('placement');
+  },
+  marks: (c, holds, lose) => {
+    for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
+  },
+  speakers: (c, holds, lose) => {
+    for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
+  },
+  words: (c, holds, lose) => {
+    if (c.words.length === 0) return;
+    if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
+    if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
+  },
+  proofed: notForViewers,
+  letBe: notForViewers,
+  foreign: (c, holds, lose) => {
+    for (const key of Object.keys(c.foreign ?? {})) {
+      const what = own(foreignNames, key);
+      if (what && !holds.foreign.includes(key)) lose(what);
+    }
+  },
+};
+const counts = Object.values(countField);
+
 function countCaption(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
-  if (!holds.times) lose('times');
-  else if (c.end === c.start && !holds.noDuration) {
-    lose('no-duration');
-    return;
-  }
-  if (c.timing === 'provisional' && holds.times && !holds.provisional) lose('provisional');
-  if (hasNoWords(c.text)) {
+  // What is left out whole is no loss of its parts.
+  if (holds.times && c.end === c.start && !holds.noDuration) lose('no-duration');
+  else if (hasNoWords(c.text)) {
+    countField.start(c, holds, lose);
+    countField.timing(c, holds, lose);
     if (!holds.empty) lose('empty');
-    return;
-  }
-  if (!holds.breaks) for (let i = c.text.indexOf('\n'); i >= 0; i = c.text.indexOf('\n', i + 1)) lose('breaks');
-  else if (!holds.blankLines && hasBlankLines(c.text)) lose('blank-lines');
-  if (c.placement !== null && !holds.placement) lose('placement');
-  if (!holds.text(c)) lose('look-alike');
-  if (!isBare(c)) countRanges(c, holds, lose);
-}
-
-/** Whether nothing hangs on the text of a caption, as of most. */
-const isBare = (c: Caption): boolean =>
-  c.marks.length === 0 && c.speakers.length === 0 && c.words.length === 0 && c.foreign === null;
-
-function countRanges(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
-  for (const m of c.marks) if (!holds.dialect?.mark(m)) lose(m.kind satisfies MarkKind);
-  for (const s of c.speakers) if (s.speaker !== '' && s.label === 0 && !holds.dialect?.voice(s)) lose('speaker');
-  if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
-  if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
-  for (const key of Object.keys(c.foreign ?? {})) {
-    const what = own(foreignNames, key);
-    if (what && !holds.foreign.includes(key)) lose(what);
-  }
+  } else for (const count of counts) count(c, holds, lose);
 }
 
 /** “12 colours, 1 comment”, or “nothing”. */

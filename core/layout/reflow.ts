@@ -24,6 +24,7 @@ import type { FrameRate } from '../timing/clock/frames.ts';
 import { need } from '../text/measures.ts';
 import { bondsOf, phrasesOf, type Bond } from '../languages/bonds.ts';
 import type { Caption } from '../model/caption.ts';
+import { laidOutWhole } from '../model/carried.ts';
 import { joinTexts, onOneLine, type Ranged } from '../model/ranges.ts';
 import {
   bestLines,
@@ -177,6 +178,13 @@ function boardOf(tokens: Tokens, frame: Frame): Board {
 }
 
 const at = (numbers: Float64Array | Int32Array, i: number): number => numbers[i] ?? 0;
+
+/** The caption a word came from. */
+function captionFrom(captions: readonly Caption[], place: number): Caption {
+  const found = captions[place];
+  if (!found) throw new RangeError(`There is no caption ${String(place)} of ${String(captions.length)}.`);
+  return found;
+}
 
 /**
  * The least that words i to j cost on one line or two; a way to look at many stretches quickly.
@@ -357,7 +365,6 @@ export function reflow(captions: readonly Caption[], frame: Frame, newId: () => 
       breaks.map((b) => b - i),
     );
     const [from, to] = [at(tokens.source, i), at(tokens.source, j - 1)];
-    const source = captions[from];
     const characters = lengthOf(board.words, i, j, frame.style) - breaks.length * (frame.style.counting.spaces ? 1 : 0);
     const first = i === 0 || tokens.source[i - 1] !== from;
     return {
@@ -369,10 +376,7 @@ export function reflow(captions: readonly Caption[], frame: Frame, newId: () => 
       marks: text.marks,
       speakers: text.speakers,
       words: text.words,
-      placement: source?.placement ?? null,
-      proofed: false,
-      letBe: [],
-      foreign: first ? (source?.foreign ?? null) : null,
+      ...laidOutWhole(captionFrom(captions, from), first),
     };
   });
   return withTimeLent(laid, frame);

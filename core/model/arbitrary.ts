@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { caption, sorted, type Caption, type WordRange } from './caption.ts';
 import { apply } from './apply.ts';
+import type { CarriedField } from './carried.ts';
 import type { Edit } from './edits.ts';
 
 const word = fc.stringMatching(/^[a-zé']{1,8}$/);
@@ -33,6 +34,26 @@ export const captionsArbitrary: fc.Arbitrary<readonly Caption[]> = fc
   .integer({ min: 1, max: 6 })
   .chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => one(i))))
   .map(sorted);
+
+/** What a caption of this text may carry in each field, nothing among it. */
+const inEachField = (text: string): { readonly [K in CarriedField]: fc.Arbitrary<Caption[K]> } => ({
+  start: fc.nat(5000),
+  end: fc.integer({ min: 5000, max: 9000 }),
+  timing: fc.constantFrom('set', 'provisional'),
+  text: fc.constant(text),
+  marks: fc.constantFrom([], [{ from: 0, to: text.length, kind: 'bold', value: '' }]),
+  speakers: fc.constantFrom([], [{ from: 0, to: text.length, speaker: 'Keeper', label: 0 }]),
+  words: fc.constantFrom([], [[0, text.length, 100, 900, 0.5, 'recogniser', text]]),
+  placement: fc.constantFrom(null, 2, 8),
+  proofed: fc.boolean(),
+  letBe: fc.constantFrom([], [{ rule: 'too-fast', reason: 'a song', figure: 23 }]),
+  foreign: fc.constantFrom(null, { vttId: 'gate', vttSettings: 'line:10%' }),
+});
+
+/** A caption that carries something, or nothing, in each field there is. */
+export const carryingArbitrary: fc.Arbitrary<Caption> = word
+  .chain((text) => fc.record(inEachField(text)))
+  .map((fields) => ({ id: 'carrying', ...fields }));
 
 /** Seeds from which a run of edits that fit is built, each on the state the one before left. */
 export type Seed = readonly [kind: number, a: number, b: number, c: number, text: string];

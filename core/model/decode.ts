@@ -108,7 +108,7 @@ export function decodeCaption(value: unknown, at = 'caption'): Caption {
     : withVersions(one, list(json['versions'], `${at}.versions`, decodeVersion));
 }
 
-function decodeOne(json: JsonObject, at: string): Omit<Caption, 'versions'> {
+function decodeOne(json: JsonObject, at: string): Required<Omit<Caption, 'versions'>> {
   const body = text(json['text'], `${at}.text`);
   const start = whole(json['start'], `${at}.start`);
   const end = whole(json['end'], `${at}.end`);

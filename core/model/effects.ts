@@ -1,5 +1,6 @@
 /** What an edit does to the captions it names: which of them go, which come, and what takes it back. */
 import { withoutVersions, withVersions, type Caption, type Version, type WordRange } from './caption.ts';
+import { joinWhole, splitWhole } from './carried.ts';
 import { EditRefused, type EditOf, type Single } from './edits.ts';
 import { along } from './pieces.ts';
 import { letterMap } from './letters.ts';
@@ -66,13 +67,6 @@ function spliced(found: Caption, { from, to, insert, keeps }: EditOf<'splice'>):
   return { ...spliceText(found, from, to, insert), proofed: keeps === true && found.proofed };
 }
 
-/** What both halves of a caption carry: an identifier and the comments before it stay with the first. */
-function sharedForeign(foreign: Caption['foreign']): Caption['foreign'] {
-  if (!foreign) return null;
-  const { vttId: _id, vttNotes: _notes, ...both } = foreign;
-  return Object.keys(both).length > 0 ? both : null;
-}
-
 function split(edit: EditOf<'split'>, find: Lookup): Effect {
   const found = existing(find, edit.id);
   within(found.text, edit.at, edit.at);
@@ -81,15 +75,14 @@ function split(edit: EditOf<'split'>, find: Lookup): Effect {
   const [end, start] = [Math.max(found.start, edit.end), Math.max(found.start, edit.start)];
   const head = found.text.slice(0, edit.at).trimEnd().length;
   const tail = found.text.length - found.text.slice(edit.at).trimStart().length;
-  const first: Caption = { ...found, ...sliceText(found, 0, head), end, proofed: false };
+  const first: Caption = { ...found, ...sliceText(found, 0, head), ...splitWhole(found, 0), end };
   const second: Caption = {
-    ...withoutVersions(found),
     ...sliceText(found, Math.max(head, tail), found.text.length),
+    ...splitWhole(found, 1),
     id: edit.newId,
     start,
     end: Math.max(start, found.end),
-    proofed: false,
-    foreign: sharedForeign(found.foreign),
+    timing: found.timing,
   };
   // Somebody had removed all of it, not only the first part.
   return exchange([found], [first, found.versions?.includes(null) ? withVersion(second, null) : second]);
@@ -102,9 +95,9 @@ function join(edit: EditOf<'join'>, find: Lookup): Effect {
   const joined: Caption = {
     ...found,
     ...joinText(found, edit.between, next),
+    ...joinWhole(found, next),
     start: Math.min(found.start, next.start),
     end: Math.max(found.end, next.end),
-    proofed: false,
   };
   return exchange([found, next], [(next.versions ?? []).reduce(withVersion, joined)]);
 }

@@ -3,6 +3,7 @@ import { max } from 'd3-array';
 import { labelLength, labelsIn } from '../text/labels.ts';
 import type { Timed } from '../timing/drag/move.ts';
 import type { Caption } from '../model/caption.ts';
+import { joinWhole, type WholeFields } from '../model/carried.ts';
 import type { Edit } from '../model/edits.ts';
 import { joinTexts, onOneLine, spliceText } from '../model/ranges.ts';
 import { labelText } from '../rules/conventions.ts';
@@ -33,8 +34,8 @@ export function joinedAll(captions: readonly Caption[], context: RuleContext): E
       captions.map((c) => onOneLine(c)),
       ' ',
     ),
+    ...captions.slice(1).reduce<WholeFields>(joinWhole, first),
     end: max(captions, (c) => c.end) ?? first.end,
-    proofed: false,
   };
   return { type: 'replace', removed: captions.map((c) => c.id), captions: [brokenAgain(whole, context)] };
 }

@@ -1,5 +1,6 @@
 /** Changes of one caption as a whole that meet changes of its parts. */
 import { withVersions, type Caption } from '../caption.ts';
+import { fieldGroups, fieldsOf, type CarriedField } from '../carried.ts';
 import { withVersion } from '../effects.ts';
 import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { spliceText, type Ranged } from '../ranges.ts';
@@ -159,21 +160,11 @@ export function mergedCaption(base: Caption, own: Caption, theirs: Caption): Cap
   const sets = crossed(mine, others);
   const result = withText(theirs, sets.own);
   const followed = withText(base, mine);
-  const changed = (field: keyof Caption): boolean => !same(followed[field], own[field]);
+  const changed = (field: CarriedField): boolean => !same(followed[field], own[field]);
   const overTheirs = withText(own, sets.theirs);
-  const merged: Caption = {
-    ...result,
-    ...((['start', 'end', 'timing'] as const).some(changed)
-      ? { start: own.start, end: own.end, timing: own.timing }
-      : {}),
-    ...(changed('marks') ? { marks: overTheirs.marks } : {}),
-    ...(changed('speakers') ? { speakers: overTheirs.speakers } : {}),
-    ...(changed('words') ? { words: overTheirs.words } : {}),
-    ...(changed('placement') ? { placement: own.placement } : {}),
-    ...(changed('letBe') ? { letBe: own.letBe } : {}),
-    ...(changed('foreign') ? { foreign: own.foreign } : {}),
-    ...(changed('proofed') ? { proofed: own.proofed } : {}),
-  };
+  // The text is both sides' already.
+  const changedHere = fieldGroups.flatMap((group) => (!group.includes('text') && group.some(changed) ? group : []));
+  const merged: Caption = { ...result, ...fieldsOf(overTheirs, changedHere) };
   const old = base.versions ?? [];
   const left = (merged.versions ?? []).filter((v) => !old.includes(v) || own.versions?.includes(v));
   return (own.versions ?? []).filter((v) => !old.includes(v)).reduce(withVersion, withVersions(merged, left));

@@ -1,5 +1,6 @@
 /** A change that may be a repair, and what it would make of the findings around it. */
 import type { Caption } from '../../model/caption.ts';
+import { carriesSame } from '../../model/carried.ts';
 import type { Edit } from '../../model/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { findingsAt, noFindings } from '../findings.ts';
@@ -99,7 +100,7 @@ export function editOf(before: readonly Caption[], after: readonly Caption[]): E
   const known = new Map(before.map((c) => [c.id, c]));
   const onlyTimes = (c: Caption): boolean => {
     const was = known.get(c.id);
-    return was?.text === c.text && was.marks === c.marks && was.letBe === c.letBe && was.words === c.words;
+    return was !== undefined && carriesSame(was, c, ['start', 'end']);
   };
   if (after.length === before.length && after.every(onlyTimes)) {
     const moved = after.filter((c) => c.start !== known.get(c.id)?.start || c.end !== known.get(c.id)?.end);

@@ -6,6 +6,7 @@ import { wholeGap } from '../../style/style.ts';
 import { measure } from '../../text/measures.ts';
 import { bondsOf, phrasesOf } from '../../languages/bonds.ts';
 import type { Caption } from '../../model/caption.ts';
+import { joinWhole } from '../../model/carried.ts';
 import { joinTexts, spliceText } from '../../model/ranges.ts';
 import type { RuleContext } from '../finding.ts';
 import type { Candidate } from './candidate.ts';
@@ -124,6 +125,7 @@ export function join(captions: readonly Caption[], i: number, context: RuleConte
     const whole: Caption = {
       ...first,
       ...joinTexts([first, second], ' '),
+      ...joinWhole(first, second),
       end: Math.max(first.end, second.end),
       proofed: first.proofed && second.proofed,
     };
