@@ -77,6 +77,13 @@ export default {
       to: { path: '^web/[^.]+/', pathNot: webFloors.map((room) => `^${room}/`) },
     },
     {
+      // A route that writes by itself forgets to tell pages, to let go of what is held in memory, or what counts rest on.
+      name: 'the-server-writes-through-changes-only',
+      severity: 'error',
+      from: { path: '^server/', pathNot: '^server/changes\\.ts$' },
+      to: { path: '^server/(database/writing|counts/basis)\\.ts$' },
+    },
+    {
       name: 'stand-ins-know-formats-only',
       severity: 'error',
       from: { path: '^standins/', pathNot: '\\.test\\.ts$' },

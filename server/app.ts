@@ -9,7 +9,8 @@ import { destinations } from './destinations/routes.ts';
 import { jobs } from './jobs/routes.ts';
 import { pages } from './pages/routes.ts';
 import { ApiError } from '../core/contract/api-error.ts';
-import { eventBus, events } from './events.ts';
+import { changes } from './changes.ts';
+import { events } from './events.ts';
 import { watchBodies } from './http/bodies.ts';
 import { answerError, answerErrors, nothingHere } from './http/errors.ts';
 import { route } from './http/route.ts';
@@ -82,24 +83,27 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   watchBodies(app, config.bodyPatience);
   await app.register(helmet, { contentSecurityPolicy: false });
   await app.register(rateLimit, { max: requestsAMinute, timeWindow: '1 minute' });
-  const log = editLog(db);
-  const bus = eventBus();
-  const queue = workQueue(db, bus, app.log);
+  const kept = changes(db);
+  const { change, listen } = kept;
+  const log = editLog(db, { changes: kept });
+  const queue = workQueue(db, kept, app.log);
   const counting = config.countWorker ? countingApart(config.countWorker, config.data) : countingHere(db, log);
-  const counts = counter(db, bus, counting, app.log);
+  const counts = counter(db, kept, counting, app.log);
   app.addHook('preClose', async () => {
     await counts.close();
     await queue.close();
   });
   route(app, 'GET /api/health', {}, () => ({ fenwix: true }));
-  await app.register(events, { bus });
-  await app.register(work, { db, bus, queue });
-  await app.register(styles, { db, bus });
-  await app.register(jobs, { db, config, log, bus, queue });
-  await app.register(recordings, { db, config, bus });
-  await app.register(tracks, { db, log, bus });
-  await app.register(moves, { db, log, bus, queue });
-  await app.register(destinations, { db, log, config, bus, queue });
+  // What counts rest on may have changed with the rules.
+  app.addHook('onReady', kept.raiseAll);
+  await app.register(events, { listen });
+  await app.register(work, { db, change, queue });
+  await app.register(styles, { db, change });
+  await app.register(jobs, { db, config, log, changes: kept });
+  await app.register(recordings, { db, config, change });
+  await app.register(tracks, { db, log, change });
+  await app.register(moves, { db, log, change, queue });
+  await app.register(destinations, { db, log, config, change, queue });
   if (config.web === null)
     app.setNotFoundHandler(() => {
       throw nothingHere();

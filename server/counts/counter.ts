@@ -6,7 +6,7 @@
 import { Worker } from 'node:worker_threads';
 import type { FastifyBaseLogger } from 'fastify';
 import type { Knex } from 'knex';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { toLog } from '../http/errors.ts';
 import { countMust, type Counted } from './count.ts';
 import type { EditLog } from '../tracks/log.ts';
@@ -87,14 +87,17 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
     .orderBy('jobs.made', 'desc')
     .select('tracks.id', 'tracks.job');
 
-export function counter(db: Knex, bus: Events, counting: FindingCounts, log: FastifyBaseLogger): Counter {
+export function counter(
+  db: Knex,
+  { change, listen }: Changes,
+  counting: FindingCounts,
+  log: FastifyBaseLogger,
+): Counter {
   let timer: NodeJS.Timeout | undefined;
   let working: Promise<void> | null = null;
   const closing = new AbortController();
   const isClosed = (): boolean => closing.signal.aborted;
   let changed = 0;
-  /** What is told now is told from here. */
-  let telling = false;
   /** Tracks that could not be counted as they are; they wait for their next edit, or the next start. */
   const passed = new Set<string>();
 
@@ -129,10 +132,10 @@ export function counter(db: Knex, bus: Events, counting: FindingCounts, log: Fas
       try {
         const { must, edit, basis } = await counting.count(next.id);
         if (isClosed()) return true;
-        await db('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_basis: basis });
-        telling = true;
-        bus.emit({ type: 'jobs', job: next.job });
-        telling = false;
+        await change(async (tx, say) => {
+          await tx('tracks').where({ id: next.id }).update({ must, must_edit: edit, must_basis: basis });
+          say({ what: 'counted', job: next.job });
+        });
       } catch (error) {
         passed.add(next.id);
         if (!isClosed()) log.error(toLog(error), 'counts');
@@ -140,10 +143,9 @@ export function counter(db: Knex, bus: Events, counting: FindingCounts, log: Fas
     }
   }
 
-  const stop = bus.listen((event) => {
-    if (telling) return;
-    if (event.type === 'track') passed.delete(event.track);
-    if (event.type === 'track' || event.type === 'jobs') soon();
+  const stop = listen((told) => {
+    if (told.what === 'edits') passed.delete(told.track);
+    if (told.what === 'edits' || told.what === 'job' || told.what === 'recording') soon();
   });
   soon();
   return {

@@ -8,6 +8,7 @@ import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { ApiError, hasCode } from '../../core/contract/api-error.ts';
+import type { Say } from '../changes.ts';
 import type { Receipt } from '../../core/job/job.ts';
 import { pauseAfter } from '../../core/job/work.ts';
 import { missing } from '../http/errors.ts';
@@ -47,9 +48,9 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
   /** Writes something down of a receipt, with the work that follows. */
   const keep =
     (receipt: ReceiptRow, change: Partial<ReceiptRow>, next?: 'send-captions' | 'follow-receipt') =>
-    async (tx: Knex): Promise<void> => {
+    async (tx: Knex, say: Say): Promise<void> => {
       await tx<ReceiptRow>('receipts').where({ id: receipt.id }).update(change);
-      if (next) await addWork(tx, { kind: next, subject: receipt.id, job: receipt.job });
+      if (next) await addWork(tx, say, { kind: next, subject: receipt.id, job: receipt.job });
     };
 
   async function bring(run: WorkRun): Promise<Outcome> {
@@ -137,10 +138,10 @@ function givenNumber({ answer }: ReceiptRow): string | null {
 }
 
 /** Work for receipts that nobody is on: of folders from before it was kept as work. */
-export async function resumeReceipts(db: Knex): Promise<void> {
+export async function resumeReceipts(tx: Knex, say: Say): Promise<void> {
   const open: readonly Receipt['state'][] = ['sending', 'processing'];
-  for (const { id, job, state, place } of await db<ReceiptRow>('receipts').whereIn('state', open))
-    await addWork(db, {
+  for (const { id, job, state, place } of await tx<ReceiptRow>('receipts').whereIn('state', open))
+    await addWork(tx, say, {
       kind: state === 'processing' ? 'follow-receipt' : place === null ? 'bring-recording' : 'send-captions',
       subject: id,
       job,

@@ -8,8 +8,7 @@ import type { NewDestination, NewReceipt } from '../../core/contract/destination
 import { mostCharacters } from '../../core/contract/limits.ts';
 import type { PlaceThere } from '../../core/job/job.ts';
 import type { Config } from '../config.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byId, id, objectOf } from '../http/validation.ts';
@@ -66,19 +65,18 @@ interface DestinationsNeeds {
   readonly db: Knex;
   readonly log: EditLog;
   readonly config: Config;
-  readonly bus: Events;
+  readonly change: Changes['change'];
   readonly queue: WorkQueue;
 }
 
 export function destinations(
   app: FastifyInstance,
-  { db, log, config, bus, queue }: DestinationsNeeds,
+  { db, log, config, change, queue }: DestinationsNeeds,
   done: () => void,
 ): void {
   handleHandover({ db, log, queue, data: config.data });
   app.addHook('onReady', async () => {
-    await resumeReceipts(db);
-    queue.wake();
+    await change(resumeReceipts);
   });
 
   route(app, 'GET /api/destinations', {}, async () =>
@@ -86,10 +84,12 @@ export function destinations(
   );
 
   route(app, 'PUT /api/destinations/:id', { params: byId, body: newDestination }, async ({ params, body }) => {
-    await db<DestinationRow>('destinations')
-      .insert({ ...params, ...body })
-      .onConflict('id')
-      .merge();
+    await change((tx) =>
+      tx<DestinationRow>('destinations')
+        .insert({ ...params, ...body })
+        .onConflict('id')
+        .merge(),
+    );
     return openDestination(await destinationRow(db, params.id));
   });
 
@@ -118,21 +118,20 @@ export function destinations(
       watch: null,
       at: Date.now(),
     };
-    const kept = await writing(db, async (tx) => {
+    const kept = await change(async (tx, say) => {
       const before = await tx<ReceiptRow>('receipts').where({ id: row.id }).first();
       if (before) return before;
       await tx<ReceiptRow>('receipts').insert(row);
-      await addWork(tx, {
+      await addWork(tx, say, {
         kind: row.place === null ? 'bring-recording' : 'send-captions',
         subject: row.id,
         job: job.id,
       });
+      say({ what: 'job', job: job.id });
       return null;
     });
     if (kept && (kept.job !== job.id || kept.track !== body.track || kept.destination !== body.destination))
       throw idTaken('receipt');
-    queue.wake();
-    bus.emit({ type: 'jobs', job: job.id });
     void reply.status(kept ? 200 : 201);
     return openReceipt(kept ?? row);
   });

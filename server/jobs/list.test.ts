@@ -10,7 +10,7 @@ import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
 import { configFor } from '../config-for-tests.ts';
 import { openDatabase } from '../database/open.ts';
-import { eventBus } from '../events.ts';
+import type { Changed } from '../changes.ts';
 import { jobList } from './list.ts';
 
 let data: string;
@@ -72,14 +72,14 @@ describe('by itself', () => {
   afterEach(() => db.destroy());
 
   it('asks the database for nothing while nothing was told, and then for the one job only', async () => {
-    const bus = eventBus();
-    const list = jobList(db, bus);
+    let tell: (changed: Changed) => void = () => undefined;
+    const list = jobList(db, { listen: (listener) => ((tell = listener), () => undefined) });
     await list();
     const asked: unknown[] = [];
     db.on('query', ({ bindings }: { bindings: unknown }) => asked.push(bindings));
     await Promise.all([list(), list()]);
     expect(asked).toEqual([]);
-    bus.emit({ type: 'jobs', job: 'a' });
+    tell({ what: 'job', job: 'a' });
     expect((await Promise.all([list(), list()]))[1].map((j) => j.title)).toEqual(['a', 'b']);
     expect(asked).toEqual([['a']]);
   });

@@ -8,7 +8,7 @@ import {
   type Recording,
   type TrackSummary,
 } from '../../core/job/job.ts';
-import type { Events } from '../events.ts';
+import { eventOf, type Changes } from '../changes.ts';
 import type { TrackKind } from '../../core/model/caption.ts';
 
 /** A job with one of its tracks, and one of the destinations that hold something of it. */
@@ -141,7 +141,7 @@ const fewChanged = 20;
  * so that asking for it again and again leaves the server to whoever edits.
  * @returns all jobs, the newest first
  */
-export function jobList(db: Knex, bus: Events): () => Promise<readonly JobSummary[]> {
+export function jobList(db: Knex, { listen }: Pick<Changes, 'listen'>): () => Promise<readonly JobSummary[]> {
   let known: readonly JobSummary[] = [];
   const jobOfTrack = new Map<string, string>();
   /** Null for all. */
@@ -151,7 +151,9 @@ export function jobList(db: Knex, bus: Events): () => Promise<readonly JobSummar
     if (job) changed?.add(job);
     else changed = null;
   }
-  bus.listen((event) => {
+  listen((told) => {
+    const event = eventOf(told);
+    if (!event) return;
     if (event.type === 'track') mark(jobOfTrack.get(event.track));
     else if (event.type === 'jobs') mark(event.job);
     else if (event.work.job !== null) mark(event.work.job);

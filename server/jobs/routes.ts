@@ -10,8 +10,7 @@ import type { Stretch } from '../../core/audio/regions.ts';
 import type { FrameRate } from '../../core/timing/clock/frames.ts';
 import type { Config } from '../config.ts';
 import { emptyLog } from '../database/open.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byId, checkedText, hash, id, languageTag, objectOf, soundTrack } from '../http/validation.ts';
@@ -23,8 +22,6 @@ import type { EditLog } from '../tracks/log.ts';
 import { newTrack } from '../tracks/routes.ts';
 import { makeTrack } from '../tracks/make-track.ts';
 import { decodeTrack, type ReceivedTrack, type TrackRow } from '../tracks/store.ts';
-import type { WorkQueue } from '../work/queue.ts';
-import { setBasis } from '../counts/basis.ts';
 import { jobList } from './list.ts';
 import { withRecording } from './change-recording.ts';
 import { jobOf, jobRow, type JobRow } from './store.ts';
@@ -63,20 +60,18 @@ const change = objectOf<JobChange>({
 
 export function jobs(
   app: FastifyInstance,
-  { db, config, log, bus, queue }: { db: Knex; config: Config; log: EditLog; bus: Events; queue: WorkQueue },
+  { db, config, log, changes }: { db: Knex; config: Config; log: EditLog; changes: Changes },
   done: () => void,
 ): void {
-  // What counts rest on may have changed with the rules.
-  app.addHook('onReady', () => setBasis(db));
-
-  const list = jobList(db, bus);
+  const { change: changing } = changes;
+  const list = jobList(db, changes);
   route(app, 'GET /api/jobs', {}, list);
 
   route(app, 'POST /api/jobs', { body: newJob }, async ({ body: { tracks: received, ...wanted } }, reply) => {
     const tracks = received.map(decodeTrack);
     const asked = hashOf({ ...wanted, tracks });
     const style = JSON.stringify(await styleOf(db, wanted.style));
-    const made = await writing(db, async (tx) => {
+    const made = await changing(async (tx, say) => {
       const before = await tx<JobRow>('jobs').where({ id: wanted.id }).first();
       if (before && before.asked !== asked) throw idTaken('job');
       if (before) return false;
@@ -91,12 +86,11 @@ export function jobs(
         made: Date.now(),
         asked,
       });
-      await setBasis(tx, { id: wanted.id });
       for (const track of tracks) await makeTrack(tx, log, wanted.id, track);
+      say({ what: 'job', job: wanted.id });
       return true;
     });
     void reply.status(made ? 201 : 200);
-    if (made) bus.emit({ type: 'jobs', job: wanted.id });
     return jobOf(db, wanted.id);
   });
 
@@ -119,7 +113,7 @@ export function jobs(
       stretch: part,
     } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
-    await writing(db, async (tx) => {
+    await changing(async (tx, say) => {
       const row = await jobRow(tx, job);
       await tx<JobRow>('jobs')
         .where({ id: job })
@@ -131,21 +125,21 @@ export function jobs(
           ...(listened === undefined ? {} : { sound_track: listened }),
           ...(part === undefined ? {} : { stretch: part && JSON.stringify(part) }),
         });
-      await setBasis(tx, { id: job });
+      say({ what: 'job', job });
     });
-    bus.emit({ type: 'jobs', job });
     return jobOf(db, job);
   });
 
   route(app, 'DELETE /api/jobs/:id', { params: byId }, async ({ params: { id: job } }) => {
-    const { recording, recording_before: before } = await jobRow(db, job);
-    const tracks = await db<TrackRow>('tracks').where({ job }).select('id');
-    await writing(db, (tx) => tx('jobs').where({ id: job }).delete());
-    queue.forget(job);
-    log.forget(tracks.map((t) => t.id));
+    const { recording, recording_before: before } = await changing(async (tx, say) => {
+      const row = await jobRow(tx, job);
+      const tracks = await tx<TrackRow>('tracks').where({ job }).select('id');
+      await tx('jobs').where({ id: job }).delete();
+      say({ what: 'gone', job, tracks: tracks.map((t) => t.id) });
+      return row;
+    });
     for (const hash of [recording, before]) if (hash) await removeUnused(db, config.data, hash);
     await emptyLog(db);
-    bus.emit({ type: 'jobs', job });
     return null;
   });
   done();

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
 import { coversRecording } from '../../core/audio/covers.ts';
 import { peaksMethod, peaksPerSecond } from '../../core/audio/peaks.ts';
-import { writing } from '../database/writing.ts';
+import type { Changes } from '../changes.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, ofSound } from '../http/validation.ts';
@@ -19,7 +19,11 @@ interface PeaksRow {
   readonly cells: Buffer;
 }
 
-export function peaks(app: FastifyInstance, { db }: { db: Knex }, done: () => void): void {
+export function peaks(
+  app: FastifyInstance,
+  { db, change }: { db: Knex } & Pick<Changes, 'change'>,
+  done: () => void,
+): void {
   route(
     app,
     'PUT /api/recordings/:hash/peaks',
@@ -28,7 +32,7 @@ export function peaks(app: FastifyInstance, { db }: { db: Knex }, done: () => vo
       const cells = await bytesOf(body, 'PUT /api/recordings/:hash/peaks');
       if (cells.length === 0)
         throw new ApiError('not-understood', 'No bytes came with this. What was kept before is as it was.');
-      await writing(db, async (tx) => {
+      await change(async (tx) => {
         const { length } = await recordingOf(tx, hash);
         if (!coversRecording((cells.length * 1000) / peaksPerSecond, length))
           throw new ApiError(

@@ -2,13 +2,12 @@
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes, Say } from '../changes.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash } from '../http/validation.ts';
 import { bytesOf } from './bytes-of.ts';
-import { addWork, openWork, type WorkRow } from '../work/store.ts';
+import { addWork, type WorkRow } from '../work/store.ts';
 import { recordingOf, type PosterRow, type RecordingRow } from './store.ts';
 
 /** A page that brings a recording in draws its picture itself; others leave it alone for so long, in ms. */
@@ -22,14 +21,24 @@ function typeOfPicture(bytes: Buffer): string | null {
 }
 
 /** Asks for the picture of a recording that has one and none is kept of. */
-export async function wantPoster(db: Knex, { hash, width }: Pick<RecordingRow, 'hash' | 'width'>): Promise<void> {
-  if (!width || (await db('posters').where({ hash }).select('hash').first())) return;
-  await addWork(db, { kind: 'draw-poster', subject: hash, job: null, next: Date.now() + drawnByOthersAfter });
+export async function wantPoster(
+  tx: Knex,
+  say: Say,
+  { hash, width }: Pick<RecordingRow, 'hash' | 'width'>,
+): Promise<void> {
+  if (!width || (await tx('posters').where({ hash }).select('hash').first())) return;
+  await addWork(tx, say, { kind: 'draw-poster', subject: hash, job: null, next: Date.now() + drawnByOthersAfter });
 }
 
-export function posters(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
+export function posters(
+  app: FastifyInstance,
+  { db, change }: { db: Knex } & Pick<Changes, 'change'>,
+  done: () => void,
+): void {
   app.addHook('onReady', async () => {
-    for (const row of await db<RecordingRow>('recordings').where('width', '>', 0)) await wantPoster(db, row);
+    await change(async (tx, say) => {
+      for (const row of await tx<RecordingRow>('recordings').where('width', '>', 0)) await wantPoster(tx, say, row);
+    });
   });
 
   route(app, 'PUT /api/recordings/:hash/poster', { params: byHash }, async ({ params: { hash }, body }) => {
@@ -37,7 +46,7 @@ export function posters(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
     const type = typeOfPicture(picture);
     if (type === null)
       throw new ApiError('not-a-picture', 'This is no picture in JPEG or WebP. Nothing was kept of it.');
-    const drawn = await writing(db, async (tx) => {
+    await change(async (tx, say) => {
       await recordingOf(tx, hash);
       const row: PosterRow = { hash, type, picture };
       await tx('posters').insert(row).onConflict('hash').merge();
@@ -51,10 +60,10 @@ export function posters(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
         until: null,
         changed: Date.now(),
       });
-      return tx<WorkRow>('work').where(of).first();
+      const drawn = await tx<WorkRow>('work').where(of).first();
+      if (drawn) say({ what: 'work', row: drawn });
+      say({ what: 'list' });
     });
-    if (drawn) bus.emit({ type: 'work', work: openWork(drawn) });
-    bus.emit({ type: 'jobs', job: null });
     return null;
   });
 

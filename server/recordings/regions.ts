@@ -6,12 +6,10 @@ import { most } from '../../core/contract/limits.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
 import { staysInside } from '../../core/audio/covers.ts';
 import { decodeRegions, regionsMethod } from '../../core/audio/regions.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, ofSound, objectOf } from '../http/validation.ts';
-import { setBasis } from '../counts/basis.ts';
 import { keptRegions, type RegionsRow } from '../counts/kept-regions.ts';
 import { recordingOf } from './store.ts';
 
@@ -21,7 +19,11 @@ const body = objectOf<{ readonly speech: readonly unknown[]; readonly sound: rea
   sound: Joi.array().max(most.stretches).required(),
 });
 
-export function regions(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
+export function regions(
+  app: FastifyInstance,
+  { db, change }: { db: Knex } & Pick<Changes, 'change'>,
+  done: () => void,
+): void {
   route(
     app,
     'PUT /api/recordings/:hash/regions',
@@ -30,7 +32,7 @@ export function regions(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
       const heard = decodeRegions(body);
       const last = Math.max(heard.speech.at(-1)?.end ?? 0, heard.sound.at(-1)?.end ?? 0);
       const row: RegionsRow = { hash, track, method: regionsMethod, regions: JSON.stringify(heard) };
-      await writing(db, async (tx) => {
+      await change(async (tx, say) => {
         const { length } = await recordingOf(tx, hash);
         if (!staysInside(last, length))
           throw new ApiError(
@@ -38,10 +40,8 @@ export function regions(app: FastifyInstance, { db, bus }: { db: Knex; bus: Even
             'This was heard after the end of the recording. What was kept before is as it was.',
           );
         await tx('regions').insert(row).onConflict(['hash', 'track']).merge();
-        await setBasis(tx, { recording: hash });
+        say({ what: 'recording', hash });
       });
-      // Jobs show other counts now, or none until they are counted anew.
-      bus.emit({ type: 'jobs', job: null });
       return null;
     },
   );

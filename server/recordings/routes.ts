@@ -10,11 +10,10 @@ import { ApiError } from '../../core/contract/api-error.ts';
 import type { Measured } from '../../core/contract/recordings.ts';
 import { mostCharacters, mostPixels } from '../../core/contract/limits.ts';
 import type { Recording } from '../../core/job/job.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byHash, objectOf } from '../http/validation.ts';
-import { setBasis } from '../counts/basis.ts';
 import { peaks } from './peaks.ts';
 import { regions } from './regions.ts';
 import { posters, wantPoster } from './posters.ts';
@@ -33,7 +32,7 @@ const measured = objectOf<Measured>({
 
 export async function recordings(
   app: FastifyInstance,
-  { db, config, bus }: { db: Knex; config: Config; bus: Events },
+  { db, config, change }: { db: Knex; config: Config } & Pick<Changes, 'change'>,
 ): Promise<void> {
   app.addContentTypeParser('application/octet-stream', (_request, body, done) => done(null, body));
   mkdirSync(folderOf(config.data), { recursive: true });
@@ -46,9 +45,9 @@ export async function recordings(
   await sweepStray(db, config.data);
   hourly(app, () => sweepRecordings(db, config.data, Date.now()));
 
-  await app.register(posters, { db, bus });
-  await app.register(peaks, { db });
-  await app.register(regions, { db, bus });
+  await app.register(posters, { db, change });
+  await app.register(peaks, { db, change });
+  await app.register(regions, { db, change });
 
   const limit = { query: named, bodyLimit: config.largestRecording };
   route(app, 'PUT /api/recordings', limit, async ({ query: { name }, body }, reply) => {
@@ -57,13 +56,14 @@ export async function recordings(
         'not-a-recording',
         'A recording is sent as plain bytes (application/octet-stream). Nothing was kept of this.',
       );
-    const keep = async (kept: KeptFile): Promise<Recording> => {
-      await db('recordings')
-        .insert({ ...kept, name, idle: Date.now() })
-        .onConflict('hash')
-        .merge({ idle: Date.now() });
-      return recordingOf(db, kept.hash);
-    };
+    const keep = (kept: KeptFile): Promise<Recording> =>
+      change(async (tx) => {
+        await tx('recordings')
+          .insert({ ...kept, name, idle: Date.now() })
+          .onConflict('hash')
+          .merge({ idle: Date.now() });
+        return recordingOf(tx, kept.hash);
+      });
     return keepRecording(config.data, body, config.largestRecording, keep).catch((error: unknown) => {
       // The rest of a refused upload is not waited for, so nothing else can come over this connection.
       void reply.header('connection', 'close');
@@ -71,14 +71,15 @@ export async function recordings(
     });
   });
 
-  route(app, 'PATCH /api/recordings/:hash', { params: byHash, body: measured }, async ({ params, body }) => {
-    await db<RecordingRow>('recordings').where(params).update(body);
-    const recording = await recordingOf(db, params.hash);
-    await wantPoster(db, recording);
-    await setBasis(db, { recording: params.hash });
-    bus.emit({ type: 'jobs', job: null });
-    return recording;
-  });
+  route(app, 'PATCH /api/recordings/:hash', { params: byHash, body: measured }, ({ params, body }) =>
+    change(async (tx, say) => {
+      await tx<RecordingRow>('recordings').where(params).update(body);
+      const recording = await recordingOf(tx, params.hash);
+      await wantPoster(tx, say, recording);
+      say({ what: 'recording', hash: params.hash });
+      return recording;
+    }),
+  );
 
   route(app, 'GET /api/recordings/:hash/file', { params: byHash }, async ({ params }, reply) => {
     const row = await db<RecordingRow>('recordings').where(params).first();

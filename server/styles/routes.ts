@@ -7,8 +7,7 @@ import { freeName, idFor, styleStanding } from '../../core/style/style-names.ts'
 import { shippedStyle, shippedStyles } from '../../core/style/shipped.ts';
 import type { HouseStyle } from '../../core/style/style.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
-import { setBasis } from '../counts/basis.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { route } from '../http/route.ts';
 import { byId, id as styleId, objectOf } from '../http/validation.ts';
 import { allStyles, ownStyles, styleOf } from './store.ts';
@@ -29,7 +28,11 @@ function notShipped(id: string): void {
     throw new ApiError('shipped', 'This house style came with Fenwix and stays as it is. Copy it and change the copy.');
 }
 
-export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Events }, done: () => void): void {
+export function styles(
+  app: FastifyInstance,
+  { db, change }: { db: Knex } & Pick<Changes, 'change'>,
+  done: () => void,
+): void {
   route(app, 'GET /api/styles', {}, async () => {
     const own = await ownStyles(db);
     return { styles: [...shippedStyles, ...own], own: own.map((s) => s.id) };
@@ -40,7 +43,7 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
     const known = await allStyles(db);
     const name = freeName(given.name, known);
     const style: HouseStyle = { ...given, id: idFor(name, known), name, version: 1 };
-    await db('styles').insert({ id: style.id, style: JSON.stringify(style), made: Date.now() });
+    await change((tx) => tx('styles').insert({ id: style.id, style: JSON.stringify(style), made: Date.now() }));
     void reply.status(201);
     return style;
   });
@@ -53,9 +56,11 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
     if (others.some((s) => s.name === given.name))
       throw new ApiError('name-taken', `There is a house style “${given.name}” already. Give this one another name.`);
     const style: HouseStyle = { ...given, id, version: before.version + 1 };
-    await db('styles')
-      .where({ id })
-      .update({ style: JSON.stringify(style) });
+    await change((tx) =>
+      tx('styles')
+        .where({ id })
+        .update({ style: JSON.stringify(style) }),
+    );
     return style;
   });
 
@@ -68,16 +73,16 @@ export function styles(app: FastifyInstance, { db, bus }: { db: Knex; bus: Event
     if (using.length > 0 && (other === undefined || other === id))
       throw new ApiError('in-use', `${String(using.length)} jobs use this house style. Say which one they should use.`);
     const next = other === undefined ? null : await styleOf(db, other);
-    await db.transaction(async (at) => {
+    await change(async (tx, say) => {
       for (const { id: job } of next ? using : []) {
-        await at('jobs')
+        await tx('jobs')
           .where({ id: job })
           .update({ style: JSON.stringify(next) });
-        await setBasis(at, { id: job });
+        say({ what: 'job', job });
       }
-      await at('styles').where({ id }).delete();
+      await tx('styles').where({ id }).delete();
+      say({ what: 'list' });
     });
-    bus.emit({ type: 'jobs', job: null });
     return null;
   });
 

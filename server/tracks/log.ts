@@ -10,7 +10,7 @@ import { applyAll } from '../../core/model/apply.ts';
 import { EditRefused, type Edit } from '../../core/model/edits.ts';
 import type { Batch, LoggedTrack, Since } from '../../core/model/logged.ts';
 import { trackVersions, type LoggedEdit, type TrackVersion } from '../../core/model/track-versions.ts';
-import { writing } from '../database/writing.ts';
+import { changes as changesOf, type Changes } from '../changes.ts';
 import { keptSnapshots, snapshotEvery } from './snapshots.ts';
 import { trackRow, type TrackRow } from './store.ts';
 
@@ -32,8 +32,6 @@ export interface EditLog {
   readonly versions: (id: string, marked: ReadonlySet<number>) => Promise<readonly TrackVersion[]>;
   /** Writes the first captions of a track that was just made, inside the transaction that makes it. */
   readonly begin: (tx: Knex, row: TrackRow, captions: readonly Caption[]) => Promise<void>;
-  /** Forgets tracks that are gone. */
-  readonly forget: (ids: readonly string[]) => void;
 }
 
 const otherHistory = (): ApiError =>
@@ -60,17 +58,25 @@ interface EditRow {
 }
 
 export interface LogOptions {
+  /** Left out where nobody else listens to what changes. */
+  readonly changes?: Changes;
   readonly now?: () => number;
   readonly cachedCaptions?: number;
 }
 
-export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCachedCaptions }: LogOptions = {}): EditLog {
+export function editLog(
+  db: Knex,
+  { changes = changesOf(db), now = Date.now, cachedCaptions = usualCachedCaptions }: LogOptions = {},
+): EditLog {
   // Names, languages and kinds change without an edit, and are not kept here.
   const cache = new LRUCache<string, Pick<LoggedTrack, 'edit' | 'batch' | 'captions'>>({
     maxSize: cachedCaptions,
     sizeCalculation: ({ captions }) => captions.length + 1,
   });
   const remember = ({ id, edit, batch, captions }: LoggedTrack): void => void cache.set(id, { edit, batch, captions });
+  changes.listen((changed) => {
+    if (changed.what === 'gone') for (const id of changed.tracks) cache.delete(id);
+  });
 
   async function edits(tx: Knex, id: string, after: number, upTo = Number.MAX_SAFE_INTEGER): Promise<Edit[]> {
     const rows = await tx<EditRow>('edits')
@@ -196,7 +202,7 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
   }
 
   async function append(id: string, batch: Batch): Promise<number> {
-    const after = await writing(db, async (tx): Promise<LoggedTrack | number> => {
+    const after = await changes.change(async (tx, say): Promise<LoggedTrack | number> => {
       const row = await trackRow(tx, id);
       const before = await tx<EditRow>('edits').where({ track: id, batch: batch.id }).max({ last: 'number' }).first();
       const last: unknown = before?.['last'];
@@ -216,6 +222,7 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
       const track = await load(tx, row);
       const captions = applyAll(track.captions, batch.edits);
       const edit = await write(tx, id, track.edit, batch, captions);
+      say({ what: 'edits', track: id, edit });
       return { ...track, edit, batch: batch.id, captions };
     });
     if (typeof after === 'number') return after;
@@ -239,9 +246,6 @@ export function editLog(db: Knex, { now = Date.now, cachedCaptions = usualCached
       const sorted = applyAll([], [{ type: 'insert', captions }]);
       if (captions.length > 0)
         await write(tx, row.id, 0, { id: row.id, base: 0, after: null, edits: [{ type: 'insert', captions }] }, sorted);
-    },
-    forget(ids) {
-      for (const id of ids) cache.delete(id);
     },
   };
 }

@@ -10,8 +10,7 @@ import { ApiError, hasCode, sentence } from '../../core/contract/api-error.ts';
 import { most } from '../../core/contract/limits.ts';
 import type { NewMove } from '../../core/contract/tracks.ts';
 import { sameMove, type SameMove } from '../../core/timing/whole/same-move.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
 import { byId, id, objectOf } from '../http/validation.ts';
@@ -45,7 +44,7 @@ const newMove = objectOf<NewMove>({
 
 export function moves(
   app: FastifyInstance,
-  { db, log, bus, queue }: { db: Knex; log: EditLog; bus: Events; queue: WorkQueue },
+  { db, log, change: changing, queue }: { db: Knex; log: EditLog; queue: WorkQueue } & Pick<Changes, 'change'>,
   done: () => void,
 ): void {
   /** Moves one track, once however often it is asked for: its batch goes by the move and the track. */
@@ -56,8 +55,7 @@ export function moves(
       const change = sameMove(captions, JSON.parse(of.move) as SameMove, randomUUID);
       if (!change) return;
       try {
-        const number = await log.append(track, { id: batch, base: edit, after, edits: [change] });
-        bus.emit({ type: 'track', track, edit: number });
+        await log.append(track, { id: batch, base: edit, after, edits: [change] });
         return;
       } catch (error) {
         // Somebody edited it in between.
@@ -94,15 +92,14 @@ export function moves(
   route(app, 'POST /api/jobs/:id/moves', { params: byId, body: newMove }, async ({ params: { id: job }, body }) => {
     await jobTitle(db, job);
     const row: MoveRow = { id: body.id, job, move: JSON.stringify(body.move), tracks: JSON.stringify(body.tracks) };
-    await writing(db, async (tx) => {
+    await changing(async (tx, say) => {
       for (const track of body.tracks)
         if ((await trackRow(tx, track)).job !== job) throw missing('This track of the job');
       const before = await tx<MoveRow>('moves').where({ id: body.id }).first();
       if (before && hashOf(before) !== hashOf({ ...before, ...row })) throw idTaken('move');
       if (!before) await tx('moves').insert(row);
-      await addWork(tx, { kind: 'move-tracks', subject: body.id, job });
+      await addWork(tx, say, { kind: 'move-tracks', subject: body.id, job });
     });
-    queue.wake();
     const work = await db<WorkRow>('work').where({ kind: 'move-tracks', subject: body.id }).first();
     if (!work) throw missing('This move');
     return openWork(work);

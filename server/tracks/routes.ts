@@ -9,8 +9,7 @@ import { decodeEdit } from '../../core/model/decode.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { TrackChange } from '../../core/contract/tracks.ts';
 import type { Batch } from '../../core/model/logged.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { hourly } from '../hourly.ts';
 import { route } from '../http/route.ts';
 import { byId, checkedText, id, languageTag, objectOf } from '../http/validation.ts';
@@ -66,17 +65,20 @@ const wantedFile = objectOf<FileOptions>({
 
 export function tracks(
   app: FastifyInstance,
-  { db, log, bus }: { db: Knex; log: EditLog; bus: Events },
+  { db, log, change: changing }: { db: Knex; log: EditLog } & Pick<Changes, 'change'>,
   done: () => void,
 ): void {
-  hourly(app, () => sweepTracks(db, log, Date.now()));
+  hourly(app, () => sweepTracks(db, changing, Date.now()));
 
   route(app, 'POST /api/jobs/:id/tracks', { params: byId, body: newTrack }, async ({ params, body }, reply) => {
     await jobTitle(db, params.id);
     const wanted = decodeTrack(body);
-    const made = await writing(db, (tx) => makeTrack(tx, log, params.id, wanted));
+    const made = await changing(async (tx, say) => {
+      const isNew = await makeTrack(tx, log, params.id, wanted);
+      if (isNew) say({ what: 'job', job: params.id });
+      return isNew;
+    });
     void reply.status(made ? 201 : 200);
-    if (made) bus.emit({ type: 'jobs', job: params.id });
     return summaryOf(await trackRow(db, body.id));
   });
 
@@ -85,7 +87,7 @@ export function tracks(
     if (body.kind !== undefined && kind === 'machine')
       throw new ApiError('machine-draft', 'A machine draft stays one. Copy it as a new track to work on it.');
     const { deleted, ...rest } = body;
-    await writing(db, async (tx) => {
+    await changing(async (tx, say) => {
       await tx<TrackRow & { readonly must_edit: number | null }>('tracks')
         .where({ id: params.id })
         .update({
@@ -94,8 +96,8 @@ export function tracks(
           // What is found in a track depends on both.
           ...(rest.language === undefined && rest.kind === undefined ? {} : { must_edit: null }),
         });
+      say({ what: 'job', job });
     });
-    bus.emit({ type: 'jobs', job });
     return summaryOf(await trackRow(db, params.id));
   });
 
@@ -109,9 +111,7 @@ export function tracks(
 
   route(app, 'POST /api/tracks/:id/edits', { params: byId, body: batch }, async ({ params, body }) => {
     const edits = body.edits.map((each, i) => decodeEdit(each, `edit ${String(i + 1)}`));
-    const number = await log.append(params.id, { ...body, edits });
-    bus.emit({ type: 'track', track: params.id, edit: number });
-    return { edit: number };
+    return { edit: await log.append(params.id, { ...body, edits }) };
   });
 
   route(app, 'GET /api/tracks/:id/file', { params: byId, query: wantedFile }, async ({ params, query }, reply) => {

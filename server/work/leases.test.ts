@@ -12,7 +12,7 @@ import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
 import { configFor } from '../config-for-tests.ts';
 import { openDatabase } from '../database/open.ts';
-import { eventBus } from '../events.ts';
+import { changes } from '../changes.ts';
 import { leases, type Leases } from './leases.ts';
 import { addWork, listWork } from './store.ts';
 
@@ -25,8 +25,8 @@ beforeEach(async () => {
   data = mkdtempSync(join(tmpdir(), 'fenwix-leases-'));
   db = await openDatabase(data);
   now = 1_000_000;
-  held = leases(db, eventBus(), () => now);
-  await addWork(db, { kind: 'draw-poster', subject: 'a', job: null });
+  held = leases(changes(db), () => now);
+  await addWork(db, () => undefined, { kind: 'draw-poster', subject: 'a', job: null });
   id = (await listWork(db))[0]?.id ?? '';
 });
 afterEach(async () => {
@@ -67,7 +67,7 @@ it('a part put up twice is kept once, and renewing keeps the work', async () => 
 });
 
 it('work of the server is not a page’s', async () => {
-  await addWork(db, { kind: 'follow-receipt', subject: 'r', job: null });
+  await addWork(db, () => undefined, { kind: 'follow-receipt', subject: 'r', job: null });
   const other = (await listWork(db)).find((w) => w.kind === 'follow-receipt');
   await expect(held.take(other?.id ?? '', 'one')).rejects.toMatchObject({ code: 'leased' });
 });
@@ -80,7 +80,7 @@ describe('a page', () => {
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'fenwix-pages-'));
     const own = await openDatabase(folder);
-    await addWork(own, { kind: 'draw-poster', subject: 'a', job: null });
+    await addWork(own, () => undefined, { kind: 'draw-poster', subject: 'a', job: null });
     await own.destroy();
     app = await buildApp(configFor(folder));
     [work] = (await ask('GET /api/work')) as [Work];

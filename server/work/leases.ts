@@ -4,8 +4,7 @@ import { ApiError } from '../../core/contract/api-error.ts';
 import { leaseMs } from '../../core/contract/limits.ts';
 import type { Leased } from '../../core/contract/work.ts';
 import { isOver, type Work } from '../../core/job/work.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { changeWork, openWork, workRow, type WorkRow } from './store.ts';
 
 interface PartRow {
@@ -26,7 +25,7 @@ export interface Leases {
 const notYours = (): ApiError =>
   new ApiError('leased', 'Another page is on this work, or it is over. Nothing is lost: what was done of it is kept.');
 
-export function leases(db: Knex, events: Events, now: () => number = Date.now): Leases {
+export function leases({ change: changing }: Pick<Changes, 'change'>, now: () => number = Date.now): Leases {
   const mayTake = (row: WorkRow, page: string): boolean =>
     row.by === 'page' && !isOver(row) && (row.holder === page || row.holder === null || (row.until ?? 0) <= now());
 
@@ -37,14 +36,14 @@ export function leases(db: Knex, events: Events, now: () => number = Date.now): 
     to: (row: WorkRow) => Partial<WorkRow>,
     also: (tx: Knex) => Promise<T>,
   ): Promise<{ readonly row: WorkRow; readonly result: T }> {
-    const changed = await writing(db, async (tx) => {
+    return changing(async (tx, say) => {
       const row = await workRow(tx, id);
       if (!may(row)) throw notYours();
       const result = await also(tx);
-      return { row: (await changeWork(tx, { id }, to(row))) ?? row, result };
+      const now = (await changeWork(tx, { id }, to(row))) ?? row;
+      say({ what: 'work', row: now });
+      return { row: now, result };
     });
-    events.emit({ type: 'work', work: openWork(changed.row) });
-    return changed;
   }
   const nothing = (): Promise<void> => Promise.resolve();
 

@@ -13,8 +13,7 @@ import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { ErrorCode } from '../../core/contract/error-codes.ts';
 import { pauseAfter, type Work, type WorkKind } from '../../core/job/work.ts';
-import { writing } from '../database/writing.ts';
-import type { Events } from '../events.ts';
+import type { Changes, Say } from '../changes.ts';
 import { apiErrorOf, toLog } from '../http/errors.ts';
 import { changeWork, openWork, workRow, type WorkRow } from './store.ts';
 
@@ -28,7 +27,7 @@ export interface WorkRun {
 }
 
 /** It is done, with what that changes; or it goes on later, after a pause in ms. */
-export type Outcome = { readonly done: (tx: Knex) => Promise<void> } | { readonly later: number };
+export type Outcome = { readonly done: (tx: Knex, say: Say) => Promise<void> } | { readonly later: number };
 export type WorkHandler = (run: WorkRun) => Promise<Outcome>;
 
 export interface WorkQueue {
@@ -39,8 +38,6 @@ export interface WorkQueue {
   /** @throws {ApiError} when there is no such work */
   readonly stop: (id: string) => Promise<Work>;
   readonly again: (id: string) => Promise<Work>;
-  /** Breaks off whatever runs of a job that is gone. */
-  readonly forget: (job: string) => void;
   readonly close: () => Promise<void>;
 }
 
@@ -59,15 +56,25 @@ const longestWait = 3600 * 1000;
 
 const passing: ReadonlySet<ErrorCode> = new Set(['destination-away', 'busy', 'disk-full']);
 
-export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): WorkQueue {
+export function workQueue(db: Knex, { change: changing, listen }: Changes, log: FastifyBaseLogger): WorkQueue {
   const handlers = new Map<WorkKind, WorkHandler>();
   const running = new Map<string, Running>();
   let timer: NodeJS.Timeout | undefined;
   let closed = false;
 
-  const tell = (row: WorkRow | null): void => {
-    if (row) events.emit({ type: 'work', work: openWork(row) });
-  };
+  /** Changes work that is still as `where` has it. @param also what is done in the same transaction */
+  const changed = (
+    where: Partial<WorkRow> & { readonly id: string },
+    to: Partial<WorkRow>,
+    also?: (tx: Knex, say: Say) => Promise<void>,
+  ): Promise<WorkRow | null> =>
+    changing(async (tx, say) => {
+      const row = await changeWork(tx, where, to);
+      if (!row) return null;
+      await also?.(tx, say);
+      say({ what: 'work', row });
+      return row;
+    });
 
   /** Server’s work that is not over and that nobody here is on. */
   const open = () =>
@@ -122,27 +129,19 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
   }
 
   async function run(due: WorkRow, signal: AbortSignal): Promise<void> {
-    const row = await changeWork(db, { id: due.id, state: due.state }, { state: 'running', tries: due.tries + 1 });
+    const row = await changed({ id: due.id, state: due.state }, { state: 'running', tries: due.tries + 1 });
     const handler = row && handlers.get(row.kind);
     if (!row || !handler) return;
-    tell(row);
     const { id } = row;
     let written = 0;
     const progress = (share: number): void => {
       if (Date.now() - written < progressEvery) return;
       written = Date.now();
-      changeWork(db, { id, state: 'running' }, { progress: share }).then(tell, () => undefined);
+      changed({ id, state: 'running' }, { progress: share }).catch(() => undefined);
     };
     /** Writes down what it came to, unless it was stopped meanwhile. */
-    const end = async (change: Partial<WorkRow>, also?: (tx: Knex) => Promise<void>): Promise<void> => {
-      tell(
-        await writing(db, async (tx) => {
-          const now = await changeWork(tx, { id, state: 'running' }, change);
-          if (now) await also?.(tx);
-          return now;
-        }),
-      );
-    };
+    const end = (to: Partial<WorkRow>, also?: (tx: Knex, say: Say) => Promise<void>): Promise<WorkRow | null> =>
+      changed({ id, state: 'running' }, to, also);
     try {
       const outcome = await handler({ work: openWork(row), signal, progress });
       if ('done' in outcome) await end({ state: 'done', progress: 1, reason: null, next: null }, outcome.done);
@@ -159,11 +158,16 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
   }
 
   async function change(id: string, to: Partial<WorkRow>): Promise<Work> {
-    const row = await changeWork(db, { id }, to);
-    const now = row ?? (await workRow(db, id));
-    tell(now);
-    return openWork(now);
+    return openWork((await changed({ id }, to)) ?? (await workRow(db, id)));
   }
+
+  listen((told) => {
+    if (told.what === 'new work') wake();
+    // Whatever runs of a job that is gone is broken off.
+    if (told.what === 'gone' && told.job !== null)
+      for (const { job, aborting } of running.values())
+        if (job === told.job) aborting.abort(new ApiError('stopped', 'Its job was deleted.'));
+  });
 
   return {
     handle: (kind, handler) => void handlers.set(kind, handler),
@@ -183,10 +187,6 @@ export function workQueue(db: Knex, events: Events, log: FastifyBaseLogger): Wor
       const work = await change(id, { state: 'waiting', next: Date.now(), reason: null });
       wake();
       return work;
-    },
-    forget(job) {
-      for (const { job: of, aborting } of running.values())
-        if (of === job) aborting.abort(new ApiError('stopped', 'Its job was deleted.'));
     },
     async close() {
       closed = true;

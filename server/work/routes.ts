@@ -3,7 +3,7 @@ import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
 import { mostCharacters } from '../../core/contract/limits.ts';
-import type { Events } from '../events.ts';
+import type { Changes } from '../changes.ts';
 import { route } from '../http/route.ts';
 import { byId, id, objectOf } from '../http/validation.ts';
 import { leases } from './leases.ts';
@@ -33,10 +33,10 @@ const end = objectOf<{ readonly page: string; readonly reason: string | null }>(
 
 export function work(
   app: FastifyInstance,
-  { db, bus, queue }: { db: Knex; bus: Events; queue: WorkQueue },
+  { db, change, queue }: { db: Knex; queue: WorkQueue } & Pick<Changes, 'change'>,
   done: () => void,
 ): void {
-  const held = leases(db, bus);
+  const held = leases({ change });
 
   route(app, 'GET /api/work', { query: ofJob }, async ({ query }) => (await listWork(db, query.job)).map(openWork));
   route(app, 'POST /api/work/:id/stop', { params: byId }, ({ params }) => queue.stop(params.id));

@@ -22,7 +22,11 @@ export interface NewWork {
 export const openWork = ({ holder: _h, until: _u, ...work }: WorkRow): Work => work;
 
 /** Writes work down, once for each kind and subject. */
-export async function addWork(tx: Knex, { kind, subject, job, next }: NewWork): Promise<void> {
+export async function addWork(
+  tx: Knex,
+  say: (changed: { readonly what: 'new work' }) => void,
+  { kind, subject, job, next }: NewWork,
+): Promise<void> {
   const now = Date.now();
   const row: WorkRow = {
     id: randomUUID(),
@@ -41,6 +45,7 @@ export async function addWork(tx: Knex, { kind, subject, job, next }: NewWork): 
     changed: now,
   };
   await tx('work').insert(row).onConflict(['kind', 'subject']).ignore();
+  say({ what: 'new work' });
 }
 
 /** @throws {ApiError} when there is no such work */
