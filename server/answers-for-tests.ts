@@ -124,7 +124,13 @@ const since = objectOf<Since>({
   batch: nullable.text,
   since: list(Joi.any().custom((value: unknown) => decodeEdit(value))),
 });
-const destination = objectOf<Destination>({ id: text, name: text, kind: Joi.string().valid('video-host'), url: text });
+const destination = objectOf<Destination>({
+  id: text,
+  name: text,
+  kind: Joi.string().valid('video-host'),
+  url: text,
+  takes: list(text),
+});
 const place = objectOf<PlaceThere>({
   id: text,
   title: text,

@@ -1,4 +1,5 @@
 /** Routes of destinations and of what is handed over to them. */
+import type { FormatName } from '../formats/format.ts';
 import type { Destination, DestinationKind, PlaceThere, Receipt } from '../job/job.ts';
 
 export interface NewDestination {
@@ -17,7 +18,8 @@ export interface NewReceipt {
   readonly destination: string;
   /** The recording there; null where this job’s is to be brought there first. */
   readonly place: string | null;
-  readonly format: 'srt' | 'vtt';
+  /** One that the destination takes. */
+  readonly format: FormatName;
 }
 
 export interface DestinationRoutes {

@@ -28,6 +28,8 @@ export const statusOf = {
   empty: 415,
   'edit-refused': 422,
   'nothing-to-send': 422,
+  /** A destination takes no such file. */
+  'not-taken': 422,
   /** Not all of what was asked for could be done; the sentence names what is left. */
   'tracks-left': 422,
   damaged: 422,

@@ -3,6 +3,7 @@ import type { Stretch } from '../audio/regions.ts';
 import type { StyleStanding } from '../style/style-names.ts';
 import type { HouseStyle } from '../style/style.ts';
 import type { FrameRate } from '../timing/clock/frames.ts';
+import type { FormatName } from '../formats/format.ts';
 import type { TrackKind } from '../model/caption.ts';
 
 export interface Recording {
@@ -96,6 +97,8 @@ export interface Destination {
   readonly name: string;
   readonly kind: DestinationKind;
   readonly url: string;
+  /** The formats it takes, the one to be sent first. */
+  readonly takes: readonly FormatName[];
 }
 
 export interface PlaceThere {

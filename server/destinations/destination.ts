@@ -1,8 +1,9 @@
 /** What every kind of destination can be asked; a new kind is one more of these in `kinds.ts`. */
+import type { FormatName } from '../../core/formats/format.ts';
 import type { Destination } from '../../core/job/job.ts';
 
 /** A destination with what it takes to reach it; the token never leaves the server. */
-export interface DestinationRow extends Destination {
+export interface DestinationRow extends Omit<Destination, 'takes'> {
   readonly token: string;
 }
 
@@ -47,6 +48,8 @@ export interface RecordingFile {
  * Everything throws {@link ApiError}: `destination-away`, `destination-refused`, `destination-unclear`.
  */
 export interface DestinationKindAdapter {
+  /** The formats it takes, the one to be sent first. */
+  readonly takes: readonly [FormatName, ...FormatName[]];
   readonly recordings: (to: DestinationRow) => Promise<readonly RecordingThere[]>;
   readonly recording: (to: DestinationRow, place: string, signal?: AbortSignal) => Promise<RecordingThere>;
   /** Delivers captions under a key, by which they are found again. */

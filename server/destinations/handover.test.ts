@@ -134,6 +134,17 @@ describe('to a place that takes it', () => {
     });
   });
 
+  it('only what its kind takes is sent to it, which it says', async () => {
+    const [known] = await ask('GET /api/destinations');
+    expect(known?.takes).toEqual(['srt', 'vtt']);
+    const wanted = { id: randomUUID(), track, destination: 'q', place: 'lock', format: 'txt' } as const;
+    await expect(ask('POST /api/jobs/:id/receipts', { params: { id: job }, body: wanted })).rejects.toMatchObject({
+      code: 'not-taken',
+      message: 'Quayside takes no file of this format. Nothing was sent.',
+    });
+    expect(await receipts()).toEqual([]);
+  });
+
   it('a refusal is kept, in its words', async () => {
     await behave({ refuse: 'captions are closed today' });
     await hand();

@@ -1,5 +1,6 @@
 /** Destinations, what is handed over to them, and the receipts of it. */
 import { plainly } from '../../core/formats/sheet.ts';
+import { writable } from '../../core/formats/registry.ts';
 import type { FastifyInstance } from 'fastify';
 import Joi from 'joi';
 import type { Knex } from 'knex';
@@ -51,7 +52,10 @@ const newReceipt = objectOf<NewReceipt>({
     .pattern(/\p{Cs}/u, { invert: true })
     .allow(null)
     .required(),
-  format: Joi.string().valid('srt', 'vtt').required(),
+  format: Joi.string()
+    // eslint-disable-next-line no-restricted-syntax -- a handful
+    .valid(...writable.map((f) => f.name))
+    .required(),
 });
 
 /** A recording there, as it is given out. */
@@ -100,11 +104,13 @@ export function destinations(
 
   route(app, 'POST /api/jobs/:id/receipts', { params: byId, body: newReceipt }, async ({ params, body }, reply) => {
     const job = await jobRow(db, params.id);
-    await destinationRow(db, body.destination);
+    const to = openDestination(await destinationRow(db, body.destination));
+    if (!to.takes.includes(body.format))
+      throw new ApiError('not-taken', `${to.name} takes no file of this format. Nothing was sent.`);
     const options = { format: body.format, soundNotes: false, labels: false, ...plainly };
     const file = await fileOf(db, log, body.track, options);
     if (file.job !== job.id) throw missing('This track');
-    if (!file.text.includes('-->'))
+    if (file.isEmpty)
       throw new ApiError('nothing-to-send', 'There is no caption with words in this track yet, so nothing was sent.');
     if (body.place === null && job.recording === null) throw missing('The recording of this job');
     const row: ReceiptRow = {

@@ -144,6 +144,7 @@ function streamOf(path: string, bytes: number, progress: (share: number) => void
 const placePath = (place: string): string => `/recordings/${encodeURIComponent(place)}`;
 
 export const videoHost: DestinationKindAdapter = {
+  takes: ['srt', 'vtt'],
   recordings: (to) => ask(to, recordingsThere, { path: '/recordings' }),
   recording: (to, place, signal) => ask(to, recordingThere, { path: placePath(place), signal }),
   send: (to, place, deliveryKey, { name, text, mediaType }, signal) =>

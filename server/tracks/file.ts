@@ -2,6 +2,7 @@
 import type { WriteOptions } from '../../core/formats/sheet.ts';
 import type { Knex } from 'knex';
 import type { FormatName } from '../../core/formats/format.ts';
+import { hasNoWords } from '../../core/formats/cue.ts';
 import { writable } from '../../core/formats/registry.ts';
 import { leaveOut, type LeftOut } from '../../core/handover/leave-out.ts';
 import { fileName, usualPattern } from '../../core/handover/naming.ts';
@@ -21,6 +22,8 @@ export interface WrittenFile {
   /** The edit it was written at. */
   readonly edit: number;
   readonly job: string;
+  /** There is no caption in it that has words and a length. */
+  readonly isEmpty: boolean;
 }
 
 /**
@@ -52,5 +55,6 @@ export async function fileOf(
     mediaType: format.mediaType,
     edit: track.edit,
     job: row.job,
+    isEmpty: sheet.captions.every((c) => hasNoWords(c.text) || c.end === c.start),
   };
 }

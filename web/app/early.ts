@@ -5,7 +5,8 @@
  */
 import { ask } from '../data/client/client.ts';
 import { beginOpening, type Opening } from '../data/client/opening.ts';
-import { stages } from '../stages/stages.ts';
+import { stagePieces } from '../stages/pieces.ts';
+import type { StageName } from '../stages/stages.ts';
 import { chosenTrack } from '../data/jobs/chosen-track.ts';
 
 const [, job = '', stage = ''] = /^\/jobs\/([^/]+)(?:\/(\w+))?/.exec(location.pathname) ?? [];
@@ -15,7 +16,7 @@ export const early: Opening | null = job === '' ? null : beginOpening(job, chose
 if (early) {
   const pieces: (Promise<unknown> | undefined)[] = [
     import('./frame/JobFrame.vue'),
-    stage in stages ? stages[stage as keyof typeof stages]() : undefined,
+    stage in stagePieces ? stagePieces[stage as StageName]() : undefined,
   ];
   // The router asks for them again, and says so where one cannot be had.
   for (const piece of pieces) piece?.catch(() => undefined);

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import JobsPage from '../pages/jobs/JobsPage.vue';
+import { stagePieces } from '../stages/pieces.ts';
 import { stages } from '../stages/stages.ts';
 import { useOpening } from '../data/jobs/opening.ts';
 
@@ -15,7 +16,7 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', redirect: { name: 'words' } },
-        ...Object.entries(stages).map(([name, component]) => ({ path: name, name, component })),
+        ...stages.map(({ name }) => ({ path: name, name, component: stagePieces[name] })),
       ],
     },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -1,16 +1,10 @@
-/** The stages of a job; each comes in a piece of its own, so that the first page stays light. */
-export const stages = {
-  words: () => import('./words/WordsStage.vue'),
-  tape: () => import('./tape/TapeStage.vue'),
-  checks: () => import('./checks/ChecksStage.vue'),
-  tracks: () => import('./tracks/TracksStage.vue'),
-  handover: () => import('./handover/HandoverStage.vue'),
-} as const;
+/** The stages of a job, listed once. What a stage has besides is asked for by its name. */
+export const stages = [
+  { name: 'words', title: 'Words' },
+  { name: 'tape', title: 'Tape' },
+  { name: 'checks', title: 'Checks' },
+  { name: 'tracks', title: 'Tracks' },
+  { name: 'handover', title: 'Handover' },
+] as const;
 
-/** Fetches every stage once a job is open, so that all of them work while the server is away. */
-export function fetchStages(): void {
-  for (const fetchStage of Object.values(stages)) {
-    // A stage that cannot be fetched now is fetched when somebody goes there.
-    fetchStage().catch(() => undefined);
-  }
-}
+export type StageName = (typeof stages)[number]['name'];

@@ -34,53 +34,62 @@ import {
 
 type Try = (captions: readonly Caption[], i: number, context: RuleContext, newId: () => string) => Iterable<Candidate>;
 
-/** What is tried for each rule, in order. */
-const ways: Readonly<Partial<Record<RuleId, readonly Try[]>>> = {
-  'line-too-long': [breakAgain, share, reflowNear],
-  'too-many-lines': [breakAgain, share, reflowNear],
-  'too-many-words': [breakAgain, share, reflowNear],
-  'phrase-parted': [breakAgain],
-  'own-line': [breakAgain, share],
-  lopsided: [breakAgain],
-  'one-line-enough': [breakAgain],
-  empty: [remove],
-  'stray-space': [tidySpaces],
-  character: [plainCharacters],
-  'doubled-word': [dropDoubled],
-  'no-capital': [capitalise],
-  hesitation: [dropHesitations],
-  numeral: [rewriteNumbers],
-  'sound-note': [rewriteNotes],
-  'speaker-label': [rewriteLabels],
-  'speaker-change': [labelTurns],
+/** What repairs a rule, in the order it is tried; or what a person does about it. */
+type Remedy = { readonly ways: readonly [Try, ...Try[]] } | { readonly byHand: string };
+
+/** What is done about each rule. */
+const remedies: Readonly<Record<RuleId, Remedy>> = {
+  'line-too-long': { ways: [breakAgain, share, reflowNear] },
+  'too-many-lines': { ways: [breakAgain, share, reflowNear] },
+  'too-many-words': { ways: [breakAgain, share, reflowNear] },
+  'phrase-parted': { ways: [breakAgain] },
+  'own-line': { ways: [breakAgain, share] },
+  lopsided: { ways: [breakAgain] },
+  'one-line-enough': { ways: [breakAgain] },
+  empty: { ways: [remove] },
+  'stray-space': { ways: [tidySpaces] },
+  character: { ways: [plainCharacters] },
+  'doubled-word': { ways: [dropDoubled] },
+  'no-capital': { ways: [capitalise] },
+  hesitation: { ways: [dropHesitations] },
+  numeral: { ways: [rewriteNumbers] },
+  'sound-note': { ways: [rewriteNotes] },
+  'speaker-label': { ways: [rewriteLabels] },
+  'speaker-change': { ways: [labelTurns] },
   // Words that are given away take the time they were said in along, so that helps nobody who speaks fast.
-  'too-fast': [lengthen, borrowTime, join],
-  'too-many-wpm': [lengthen, join],
-  brisk: [lengthen],
-  'too-short': [lengthen, borrowTime, join, giveWords],
-  'too-long': [shorten, share],
-  'gap-too-small': [openGap],
-  'gap-to-close': [closeGap],
-  overlap: [openGap],
-  early: [startWithSpeech],
-  late: [startWithSpeech],
-  'past-the-end': [clipToEnd],
+  'too-fast': { ways: [lengthen, borrowTime, join] },
+  'too-many-wpm': { ways: [lengthen, join] },
+  brisk: { ways: [lengthen] },
+  'too-short': { ways: [lengthen, borrowTime, join, giveWords] },
+  'too-long': { ways: [shorten, share] },
+  'gap-too-small': { ways: [openGap] },
+  'gap-to-close': { ways: [closeGap] },
+  overlap: { ways: [openGap] },
+  early: { ways: [startWithSpeech] },
+  late: { ways: [startWithSpeech] },
+  'past-the-end': { ways: [clipToEnd] },
+  'stray-punctuation': { byHand: 'Only a person can say where the mark belongs.' },
+  'not-as-heard': { byHand: 'Listen to it, then correct or proof it.' },
+  'doubtful-word': { byHand: 'Listen to it, then correct or proof it.' },
+  'no-end-mark': { byHand: 'Only a person can say whether a sentence ends there.' },
+  unclosed: { byHand: 'Only a person can say where it should close.' },
+  provisional: { byHand: 'The caption has to be timed first.' },
+  'in-conflict': { byHand: 'Choose one of the versions in the monitor.' },
+  'not-proofed': { byHand: 'Listen to it first.' },
+  'speech-without-caption': { byHand: 'Listen to it, then write what is said.' },
+  'caption-without-speech': {
+    byHand: 'Listen to it, then move the caption to where its words are said, or delete it.',
+  },
+  'sound-without-note': { byHand: 'Listen to it, then write what a viewer has to know of it.' },
+};
+
+const waysOf = (rule: RuleId): readonly Try[] => {
+  const remedy = remedies[rule];
+  return 'ways' in remedy ? remedy.ways : [];
 };
 
 /** Repairs that take words out of what was said: made one by one or for their kind, never along with everything. */
 const onlyAsked: ReadonlySet<RuleId> = new Set(['doubled-word']);
-
-/** What people have to do themselves. */
-const byHand: Readonly<Partial<Record<RuleId, string>>> = {
-  'stray-punctuation': 'Only a person can say where the mark belongs.',
-  'not-as-heard': 'Listen to it, then correct or proof it.',
-  'doubtful-word': 'Listen to it, then correct or proof it.',
-  'no-end-mark': 'Only a person can say whether a sentence ends there.',
-  unclosed: 'Only a person can say where it should close.',
-  provisional: 'The caption has to be timed first.',
-  'in-conflict': 'Choose one of the versions in the monitor.',
-  'not-proofed': 'Listen to it first.',
-};
 
 /** A repair that can be made. */
 export interface Repair extends Candidate {
@@ -93,8 +102,9 @@ export type Proposal =
 /** Why nothing helped, with the figures that stand in the way. */
 function reason(captions: readonly Caption[], i: number, finding: Finding, context: RuleContext): string {
   const here = captions[i];
-  const hand = byHand[finding.rule];
-  if (hand !== undefined || !here) return hand ?? 'The caption is gone.';
+  const remedy = remedies[finding.rule];
+  if ('byHand' in remedy) return remedy.byHand;
+  if (!here) return 'The caption is gone.';
   if (finding.rule === 'too-fast' || finding.rule === 'brisk' || finding.rule === 'too-short') {
     const figure = finding.rule === 'brisk' ? context.style.reading.speed.target : context.style.reading.speed.limit;
     const wanted = timeNeeded(here, context.style, figure);
@@ -122,7 +132,7 @@ export function repairOf(
   newId: () => string,
   findingsOf = rememberedFindings(context),
 ): Proposal {
-  for (const way of ways[finding.rule] ?? []) {
+  for (const way of waysOf(finding.rule)) {
     for (const change of way(captions, i, context, newId)) {
       if (!isRepair(captions, change, finding.rule, context, findingsOf)) continue;
       const edit = editOf(captions.slice(change.from, change.to), change.after);
@@ -200,7 +210,7 @@ export function repairAll(
     for (const finding of caption ? findingsOf(row, at).filter(wanted) : []) {
       if (!caption) continue;
       const about = { caption: caption.id, start: caption.start, rule: finding.rule };
-      const hasWay = (ways[finding.rule]?.length ?? 0) > 0;
+      const hasWay = waysOf(finding.rule).length > 0;
       const untried = hasWay ? whyNot(caption, finding.rule) : null;
       if (untried !== null) {
         stuck.push({ ...about, says: untried });

@@ -5,7 +5,7 @@ import { useCommandList } from '../../data/commands/command-list.ts';
 import { keyTexts } from '../../ui/commands/key-texts.ts';
 import { useCommandKeys } from '../commands/use-command-keys.ts';
 import { away } from '../../data/client/client.ts';
-import { fetchStages } from '../../stages/stages.ts';
+import { fetchStages } from '../../stages/pieces.ts';
 import { useWhenIdle } from '../../ui/idle.ts';
 import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { ArrowRightToLine, Check, Columns3, LetterText, RulerDimensionLine } from '@lucide/vue';
+import type { Component } from 'vue';
+import { stages, type StageName } from '../../stages/stages.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 
 const findings = useFindings();
-const stages = [
-  { name: 'words', title: 'Words', icon: LetterText },
-  { name: 'tape', title: 'Tape', icon: RulerDimensionLine },
-  { name: 'checks', title: 'Checks', icon: Check },
-  { name: 'tracks', title: 'Tracks', icon: Columns3 },
-  { name: 'handover', title: 'Handover', icon: ArrowRightToLine },
-] as const;
+const icons: Readonly<Record<StageName, Component>> = {
+  words: LetterText,
+  tape: RulerDimensionLine,
+  checks: Check,
+  tracks: Columns3,
+  handover: ArrowRightToLine,
+};
 </script>
 
 <template>
@@ -21,7 +23,7 @@ const stages = [
       class="rail-stage fine-print"
       active-class="here"
     >
-      <component :is="stage.icon" :size="22" :stroke-width="1.8" aria-hidden="true" />
+      <component :is="icons[stage.name]" :size="22" :stroke-width="1.8" aria-hidden="true" />
       <span class="rail-name"
         >{{ stage.title
         }}<span

@@ -1,4 +1,5 @@
 /** Gathers the commands of every room, and adds those that belong to none. A new command is added in its own room. */
+import { stages } from '../../stages/stages.ts';
 import type { Router } from 'vue-router';
 import { captionCommands } from '../../desk/captions/commands.ts';
 import { checksCommands } from '../../stages/checks/commands.ts';
@@ -29,11 +30,12 @@ function frameCommands(router: Router): readonly Command[] {
       run: () => (dialogs.open = 'finder'),
     },
     { id: 'keys', title: 'All keys, and ways of working', keys: ['?'], run: () => (dialogs.open = 'keys') },
-    { id: 'go-words', title: 'Go to Words', keys: ['Ctrl+Shift+1'], run: go('words') },
-    { id: 'go-tape', title: 'Go to Tape', keys: ['Ctrl+Shift+2'], run: go('tape') },
-    { id: 'go-checks', title: 'Go to Checks', keys: ['Ctrl+Shift+3'], run: go('checks') },
-    { id: 'go-tracks', title: 'Go to Tracks', keys: ['Ctrl+Shift+4'], run: go('tracks') },
-    { id: 'go-handover', title: 'Go to Handover', keys: ['Ctrl+Shift+5'], run: go('handover') },
+    ...stages.map(({ name, title }, i) => ({
+      id: `go-${name}`,
+      title: `Go to ${title}`,
+      keys: [`Ctrl+Shift+${String(i + 1)}`],
+      run: go(name),
+    })),
     { id: 'go-styles', title: 'Go to house styles', keys: [], run: go('styles') },
     { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: go('jobs') },
   ]);

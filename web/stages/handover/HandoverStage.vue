@@ -39,7 +39,7 @@ const columns = computed(() => [
           :edit="t.edit"
           :kept="track.keeping === 'kept'"
           @again="load"
-          @send="send(d.id, $event)"
+          @send="send(d, $event)"
           @change="(work, to) => change(d.id, work, to)"
         />
       </template>

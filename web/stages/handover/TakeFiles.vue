@@ -4,6 +4,7 @@ import ChoiceCards from '../../ui/controls/ChoiceCards.vue';
 import CheckField from '../../ui/controls/CheckField.vue';
 import type { Sheet } from '../../../core/formats/sheet.ts';
 import { computed, reactive, ref } from 'vue';
+import { urlOf } from '../../../core/contract/contract.ts';
 import { lossInWords } from '../../../core/formats/loss.ts';
 import { writable } from '../../../core/formats/registry.ts';
 import type { FormatName } from '../../../core/formats/format.ts';
@@ -66,11 +67,12 @@ const shown = computed(() => {
   for (let n = 0; n < shownLines && end >= 0; n++) end = text.indexOf('\n', end + 1);
   return { head: end < 0 ? text : text.slice(0, end), bytes: new TextEncoder().encode(text).length };
 });
-const url = computed(() => {
-  const query = new URLSearchParams({ format: chosen.value });
-  for (const [key, on] of Object.entries(wanted)) if (on) query.set(key, 'true');
-  return `/api/tracks/${track.track?.id ?? ''}/file?${query.toString()}`;
-});
+const url = computed(() =>
+  urlOf('GET /api/tracks/:id/file', {
+    params: { id: track.track?.id ?? '' },
+    query: { format: chosen.value, ...wanted },
+  }),
+);
 </script>
 
 <template>

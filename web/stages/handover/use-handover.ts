@@ -77,9 +77,10 @@ export function useHandover() {
   /** Receipts that were asked for and not answered yet, so that asking again asks for the same. */
   const wanted = new Map<string, string>();
   /** Hands the track over. @param place the recording there; null to bring this job’s there first */
-  async function send(destination: string, place: string | null): Promise<void> {
+  async function send({ id: destination, takes }: Destination, place: string | null): Promise<void> {
     const shown = track.track;
-    if (!job.job || !shown) return;
+    const [format] = takes;
+    if (!job.job || !shown || !format) return;
     setTrouble(destination, null);
     const key = [destination, place ?? '', shown.id, shown.edit].join('|');
     const id = wanted.get(key) ?? newId();
@@ -87,7 +88,7 @@ export function useHandover() {
     try {
       await ask('POST /api/jobs/:id/receipts', {
         params: { id: job.job.id },
-        body: { id, track: shown.id, destination, place, format: 'srt' },
+        body: { id, track: shown.id, destination, place, format },
       });
       wanted.delete(key);
       await loadReceipts();

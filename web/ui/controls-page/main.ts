@@ -2,6 +2,7 @@ import '../nonce.ts';
 import '../theme/tokens.css';
 import '../theme/layout.css';
 import '../theme/controls.css';
+import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import ControlsPage from './ControlsPage.vue';
@@ -10,4 +11,4 @@ const router = createRouter({
   history: createWebHistory(),
   routes: [{ path: '/:rest(.*)*', name: 'jobs', component: ControlsPage }],
 });
-createApp(ControlsPage).use(router).mount('#app');
+createApp(ControlsPage).use(createPinia()).use(router).mount('#app');
