@@ -49,10 +49,19 @@ it('a change is heard in other windows at once', async () => {
 it('what is written down and can be no preference is passed over, the rest is taken', () => {
   localStorage.setItem(
     place,
-    JSON.stringify({ theme: 'green', step: 'far', monitorWidth: 300, snaps: { words: false } }),
+    JSON.stringify({
+      theme: 'green',
+      step: 'far',
+      doubtBelow: 7,
+      monitorWidth: 300,
+      snaps: { words: false, frames: 'no' },
+      keys: { play: ['F9'], mark: 3 },
+    }),
   );
-  expect(openWindow()).toMatchObject({ theme: 'system', step: 2000, monitorWidth: 300 });
-  expect(openWindow().snaps).toMatchObject({ words: false, speech: true });
+  const read = openWindow();
+  expect(read).toMatchObject({ theme: 'system', step: 2000, doubtBelow: 0.25, monitorWidth: 300 });
+  expect(read.snaps).toMatchObject({ words: false, speech: true, frames: true });
+  expect(read.keys).toEqual({ play: ['F9'] });
   localStorage.setItem(place, 'not JSON');
   expect(openWindow().theme).toBe('system');
 });

@@ -1,0 +1,57 @@
+/** How a preference is read back: an older or a later page, or a hand, may have written anything. */
+
+/** @template T what it is */
+export interface Field<T> {
+  /** Until a person says otherwise. */
+  readonly usual: T;
+  /** What was written down, as far as it can be that; the usual one where it cannot. */
+  readonly read: (written: unknown) => T;
+}
+
+const field = <T>(usual: T, fits: (written: unknown) => boolean): Field<T> => ({
+  usual,
+  read: (written) => (fits(written) ? (written as T) : usual),
+});
+
+export const flag = (usual: boolean): Field<boolean> => field(usual, (written) => typeof written === 'boolean');
+
+/** The first is the usual one. */
+export const oneOf = <const T extends string>(...choices: readonly [T, ...T[]]): Field<T> =>
+  field(choices[0], (written) => choices.some((choice) => choice === written));
+
+export const number = (usual: number, { from, to }: { readonly from: number; readonly to: number }): Field<number> =>
+  field(usual, (written) => typeof written === 'number' && written >= from && written <= to);
+
+/** Null where nobody has chosen one. */
+export const chosenNumber = (): Field<number | null> =>
+  field<number | null>(null, (written) => written === null || Number.isFinite(written));
+
+/** Several under one name, each read by itself. */
+export function group<T extends Readonly<Record<string, unknown>>>(of: {
+  readonly [K in keyof T]: Field<T[K]>;
+}): Field<T> {
+  const each = (value: <K extends keyof T>(name: K) => T[K]): T =>
+    Object.fromEntries(Object.keys(of).map((name) => [name, value(name)])) as T;
+  return {
+    usual: each((name) => of[name].usual),
+    read: (written) => {
+      const found = isRecord(written) ? written : {};
+      return each((name) => of[name].read(Object.hasOwn(found, name) ? found[name as string] : undefined));
+    },
+  };
+}
+
+/** Lists of texts by name. */
+export const textLists = (): Field<Readonly<Record<string, readonly string[]>>> => ({
+  usual: {},
+  read: (written) =>
+    Object.fromEntries(
+      Object.entries(isRecord(written) ? written : {}).filter(
+        (entry): entry is [string, string[]] =>
+          Array.isArray(entry[1]) && entry[1].every((text) => typeof text === 'string'),
+      ),
+    ),
+});
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
