@@ -18,7 +18,7 @@ import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { languageName } from '../../ui/describe/jobs.ts';
 import ThemeButton from '../../ui/controls/ThemeButton.vue';
-import KeptState from './KeptState.vue';
+import SavedState from './SavedState.vue';
 import KeyHint from '../../ui/commands/KeyHint.vue';
 
 const job = useJob();
@@ -93,7 +93,7 @@ async function onStyle(key: string): Promise<void> {
         House style <b>{{ job.job.style.name }}{{ aside }}</b> · {{ job.job.style.reading.speed.limit }} cps
         <ChevronDown :size="14" aria-hidden="true" />
       </MenuButton>
-      <KeptState />
+      <SavedState />
       <span class="visually-hidden" role="status"
         >{{ findings.count }} {{ findings.count === 1 ? 'finding' : 'findings' }}</span
       >

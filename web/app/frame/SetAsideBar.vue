@@ -47,7 +47,7 @@ async function keepApart(): Promise<void> {
 </script>
 
 <template>
-  <NoteBox v-if="track.keeping === 'apart'" tone="bad">
+  <NoteBox v-if="track.savedState === 'other history'" tone="bad">
     The server has another history of this track: its data folder was put back to another state. What this page shows is
     safe in this browser, and nothing of it is sent.
     <template #actions>
@@ -55,7 +55,7 @@ async function keepApart(): Promise<void> {
       <TextButton @click="saveTrack">Save as a file</TextButton>
     </template>
   </NoteBox>
-  <NoteBox v-else-if="track.keeping === 'gone'" tone="bad">
+  <NoteBox v-else-if="track.savedState === 'track missing'" tone="bad">
     The server does not have this track any more: it may have been deleted, or its job. What this page shows is nowhere
     else; save it as a file before you leave the page.
     <template #actions>

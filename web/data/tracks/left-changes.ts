@@ -12,8 +12,8 @@ export const useLeftChanges = defineStore('left-changes', () => {
   let looking: Promise<void> | null = null;
   async function lookNow(): Promise<void> {
     // What keeps tracks comes with the first that is opened, and not before the list of jobs.
-    const { useTrack } = await import('./track.ts');
-    items.value = await useTrack().leftChanges();
+    const { useSyncs } = await import('./syncs.ts');
+    items.value = await useSyncs().leftChanges();
   }
   /** Delivers what can be, and finds what cannot. */
   const look = (): Promise<void> => (looking ??= lookNow().finally(() => (looking = null)));

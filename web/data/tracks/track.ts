@@ -5,54 +5,24 @@ import type { Caption, Track } from '../../../core/model/caption.ts';
 import type { Applied } from '../../../core/model/apply.ts';
 import type { Edit } from '../../../core/model/edits.ts';
 import type { Beside } from '../../../core/model/history.ts';
-import type { LoggedTrack } from '../../../core/model/logged.ts';
 import { sentence, type ApiError } from '../../../core/contract/api-error.ts';
 import { ask } from '../client/client.ts';
 import { newId } from '../sync/ids.ts';
-import { isMissing, logBehind, type Log } from '../sync/log.ts';
-import type { LeftChanges } from '../sync/left-edits.ts';
-import { openOutbox, type Outbox, type SetAside } from '../sync/outbox.ts';
-import { alivePages, livePage } from '../sync/pages.ts';
+import type { SetAside } from '../sync/outbox.ts';
 import { useJob } from '../jobs/job.ts';
 import { useMessages } from '../messages/messages.ts';
 import { useOpening } from '../jobs/opening.ts';
-import { useServerEvents } from '../client/server-events.ts';
-import type { SyncEvent, SyncState } from '../sync/sync-needs.ts';
-import { trackSync, type TrackSync } from '../sync/track-sync.ts';
-
-/** `kept` by the server; `keeping`; `here` only, in this browser, while the server is away; `apart`, where its log is another; `gone`, where it has no such track any more; `nowhere`, when even this browser failed. */
-export type Keeping = 'kept' | 'keeping' | 'here' | 'apart' | 'gone' | 'nowhere';
-
-/** A track on its way, and how many look at it. */
-interface OpenSync {
-  readonly sync: TrackSync;
-  readonly opened: Promise<void>;
-  users: number;
-}
-
-interface Page {
-  readonly client: string;
-  readonly outbox: Outbox;
-}
-
-/** A log whose first answer was asked for already; everything after that is asked again. */
-function withFirstLoad(log: Log, loaded: LoggedTrack): Log {
-  let first: LoggedTrack | null = loaded;
-  return {
-    ...log,
-    load(track, at) {
-      const answer = at === undefined ? first : null;
-      first = null;
-      return answer ? Promise.resolve(answer) : log.load(track, at);
-    },
-  };
-}
+import type { SyncEvent } from '../sync/sync-needs.ts';
+import type { TrackSync } from '../sync/track-sync.ts';
+import { savedStateOf, type SavedState } from './saved-state.ts';
+import { useSyncs } from './syncs.ts';
+import { noticeOf, tellOfDeletion } from './track-notices.ts';
 
 export const useTrack = defineStore('track', () => {
   const track = shallowRef<Track | null>(null);
   const captions = shallowRef<readonly Caption[]>([]);
   const trouble = ref<string | null>(null);
-  const keeping = ref<Keeping>('kept');
+  const savedState = ref<SavedState>('saved');
   const waiting = ref(0);
   const asides = shallowRef<readonly SetAside[]>([]);
   /** Why the server, which answers, does not take what waits. */
@@ -69,32 +39,9 @@ export const useTrack = defineStore('track', () => {
     if (composing.value) await new Promise((ended) => watch(composing, ended, { once: true }));
   }
 
-  const log = logBehind(ask);
+  const syncs = useSyncs();
   const begun = useOpening();
-  /** Tracks on their way to the server: the one that is shown, and those that were left with work still waiting. */
-  const syncs = new Map<string, OpenSync>();
   let current: TrackSync | null = null;
-  let page: Promise<Page> | null = null;
-
-  function olderWindow(): void {
-    messages.notice =
-      'A window with an older version of Fenwix is still open in this browser. Close it, and this page goes on by itself.';
-  }
-  async function thisPage(): Promise<Page> {
-    const [client, outbox] = await Promise.all([livePage(), openOutbox(olderWindow)]);
-    // What waits here should outlive a browser that clears up; where it will not promise that, all else stays as it is.
-    navigator.storage.persist().catch(() => undefined);
-    return { client, outbox };
-  }
-
-  const keepings: Readonly<Record<SyncState, Keeping>> = {
-    opening: 'keeping',
-    idle: 'kept',
-    sending: 'keeping',
-    offline: 'here',
-    blocked: 'apart',
-    missing: 'gone',
-  };
 
   /** Shows how things stand with the track that is open. */
   function show(sync: TrackSync): void {
@@ -102,8 +49,7 @@ export const useTrack = defineStore('track', () => {
     captions.value = sync.captions();
     if (confirmed) track.value = confirmed;
     waiting.value = sync.waiting();
-    const state = keepings[sync.state()];
-    keeping.value = sync.unwritten() ? 'nowhere' : state === 'kept' && sync.waiting() > 0 ? 'keeping' : state;
+    savedState.value = savedStateOf(sync);
     asides.value = sync.asides();
     holdUp.value = sync.holdUp();
     canUndo.value = sync.history().undo.length > 0;
@@ -115,57 +61,11 @@ export const useTrack = defineStore('track', () => {
     // Set before the captions are: whoever watches them asks what the change was.
     if (event.type === 'captions' && event.by !== 'others') lastChange.value = { by: event.by, ids: event.ids };
     show(sync);
-    if (event.type === 'conflict')
-      messages.notice = `${event.count === 1 ? 'One caption was' : `${String(event.count)} captions were`} changed here and elsewhere at the same time. Both versions are kept: go to ${event.count === 1 ? 'it' : 'each'} with F8 and choose one.`;
     if (event.type === 'beside') void job.putBack(event.beside);
-    if (event.type === 'skipped')
-      messages.notice =
-        'A step was passed over: others have changed the same since, and undoing it would undo their work.';
+    const notice = noticeOf(event);
+    if (notice !== null) messages.notice = notice;
   }
-
-  /** A track of which this is one user more; {@link release} it. @throws {ApiError} when it cannot be had */
-  async function take(id: string, loaded: LoggedTrack | null = null): Promise<TrackSync> {
-    const { client, outbox } = await (page ??= thisPage());
-    const held = syncs.get(id) ?? hold(id, client, outbox, loaded);
-    held.users++;
-    held.sync.enter();
-    try {
-      await held.opened;
-    } catch (error) {
-      held.users--;
-      throw error;
-    }
-    return held.sync;
-  }
-
-  function release(id: string): void {
-    const held = syncs.get(id);
-    if (held && --held.users === 0) held.sync.leave();
-  }
-
-  function hold(id: string, client: string, outbox: Outbox, loaded: LoggedTrack | null): OpenSync {
-    const channel = new BroadcastChannel(`fenwix-track-${id}`);
-    const sync = trackSync(id, {
-      log: loaded ? withFirstLoad(log, loaded) : log,
-      outbox,
-      client,
-      alive: alivePages,
-      newId,
-      now: Date.now,
-      random: Math.random,
-      composed: () => (sync === current ? composed() : Promise.resolve()),
-      announce: () => channel.postMessage(null),
-      tell: (event) => hear(sync, event),
-      done() {
-        channel.close();
-        if (syncs.get(id) === held) syncs.delete(id);
-      },
-    });
-    channel.onmessage = () => sync.poke();
-    const held: OpenSync = { sync, opened: sync.open(), users: 0 };
-    syncs.set(id, held);
-    return held;
-  }
+  syncs.viewedBy({ hear, composed: (sync) => (sync === current ? composed() : Promise.resolve()) });
 
   let opening = 0;
   async function open(id: string): Promise<void> {
@@ -173,10 +73,10 @@ export const useTrack = defineStore('track', () => {
     const mine = ++opening;
     trouble.value = null;
     try {
-      const sync = await take(id, begun.takeTrack(id));
+      const sync = await syncs.take(id, begun.takeTrack(id));
       if (mine !== opening) {
         // Another track was asked for meanwhile; this one goes on by itself with what waits.
-        release(id);
+        syncs.release(id);
         return;
       }
       current = sync;
@@ -190,50 +90,14 @@ export const useTrack = defineStore('track', () => {
     opening++;
     const left = current;
     current = null;
-    if (left) release(left.id);
+    if (left) syncs.release(left.id);
     track.value = null;
     captions.value = [];
     waiting.value = 0;
     [asides.value, holdUp.value] = [[], null];
-    keeping.value = 'kept';
+    savedState.value = 'saved';
     [canUndo.value, canRedo.value] = [false, false];
     lastChange.value = null;
-  }
-
-  /** Brings to the server what closed pages of this browser have left, whatever is open. @returns tracks it has no more */
-  async function deliverLeft(): Promise<readonly string[]> {
-    const { outbox } = await (page ??= thisPage());
-    const gone: string[] = [];
-    for (const id of await outbox.tracks()) {
-      if (syncs.has(id)) continue;
-      // Where the server is away, it stays where it is for another time.
-      await take(id).then(
-        () => release(id),
-        (error: unknown) => isMissing(error) && gone.push(id),
-      );
-    }
-    return gone;
-  }
-
-  /** What this browser has of tracks that are not there any more, and what the server would not have. */
-  async function leftChanges(): Promise<readonly LeftChanges[]> {
-    const { client, outbox } = await (page ??= thisPage());
-    const gone = await deliverLeft();
-    const alive = await alivePages();
-    const lines = (await Promise.all(gone.map((id) => outbox.lines(id)))).flat();
-    return [
-      // What another page has still open it tells of itself.
-      ...lines
-        .filter((line) => line.client === client || !alive(line.client))
-        .map((line): LeftChanges => ({
-          id: `${line.track}/${line.client}`,
-          reason: 'the server does not have the track any more; it may have been deleted, or its job.',
-          at: null,
-          edits: line.edits.map((w) => w.edit),
-          drop: () => outbox.replace(line, []),
-        })),
-      ...(await outbox.allAsides()).map((aside) => ({ ...aside, drop: () => outbox.dropAside(aside.id) })),
-    ];
   }
 
   /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already @param beside what the same step changes besides captions */
@@ -247,10 +111,10 @@ export const useTrack = defineStore('track', () => {
    * @throws {ApiError} when the track cannot be had
    */
   async function changeOther(id: string, of: (captions: readonly Caption[]) => Edit | null): Promise<void> {
-    const sync = await take(id);
+    const sync = await syncs.take(id);
     const edit = of(sync.captions());
     if (edit) sync.change(edit);
-    release(id);
+    syncs.release(id);
   }
 
   /** What this page shows becomes a track of its own, where the server’s log has become another; then the server’s is opened. */
@@ -273,35 +137,12 @@ export const useTrack = defineStore('track', () => {
     () => job.job?.tracks.find((each) => each.id === track.value?.id),
     (listed) => listed && current?.describe(listed),
   );
-  watch(
-    () => job.job?.deleted.find((each) => each.id === track.value?.id)?.name,
-    (name, before) => {
-      const told = (of: string): string =>
-        `“${of}” was deleted in another window. What is done here is kept with it; bring it back under Tracks.`;
-      if (name !== undefined) messages.notice = told(name);
-      else if (before !== undefined && messages.notice === told(before)) messages.notice = null;
-    },
-  );
-
+  tellOfDeletion(() => track.value);
   // Its tracks have gone with it: the server is asked, so that it is known of the open one.
   watch(
     () => job.isGone,
     (gone) => gone && current?.poke(),
   );
-
-  // Others have been at a track that is open here.
-  useServerEvents().listen((event) => {
-    for (const { sync } of syncs.values()) {
-      if (event.type === 'connected' && sync.state() !== 'sending') sync.poke();
-      if (event.type === 'track' && event.track === sync.id) sync.told(event.edit);
-    }
-  });
-  addEventListener('online', () => {
-    for (const { sync } of syncs.values()) sync.poke();
-  });
-  addEventListener('beforeunload', (event) => {
-    if (keeping.value === 'nowhere') event.preventDefault();
-  });
 
   const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
   /** The captions that have times of their own. */
@@ -312,7 +153,7 @@ export const useTrack = defineStore('track', () => {
     track,
     captions,
     trouble,
-    keeping,
+    savedState,
     waiting,
     asides,
     holdUp,
@@ -324,7 +165,6 @@ export const useTrack = defineStore('track', () => {
     canRedo,
     open,
     close,
-    leftChanges,
     change,
     changeOther,
     endTyping: () => current?.endTyping(),

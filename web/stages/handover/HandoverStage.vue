@@ -37,7 +37,7 @@ const columns = computed(() => [
           :name="d.name"
           v-bind="cell"
           :edit="t.edit"
-          :kept="track.keeping === 'kept'"
+          :kept="track.savedState === 'saved'"
           @again="load"
           @send="send(d, $event)"
           @change="(work, to) => change(d.id, work, to)"

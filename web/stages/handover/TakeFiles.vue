@@ -96,7 +96,7 @@ const url = computed(() =>
         <Button type="primary" :href="url" download>Download the {{ row?.format.title }} file</Button>
         <span class="soft"
           >{{ sheet.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
-          <template v-if="track.keeping !== 'kept'"
+          <template v-if="track.savedState !== 'saved'"
             >It holds what the server has; {{ track.waiting }} changes are not there yet.</template
           ></span
         >

@@ -20,18 +20,18 @@ const standing = computed(() => {
   }
 });
 const shown = computed(() => {
-  switch (track.keeping) {
-    case 'kept':
+  switch (track.savedState) {
+    case 'saved':
       return { sign: '●', text: 'All changes saved', tone: 'good' };
-    case 'keeping':
+    case 'saving':
       return { sign: '○', text: 'Saving…', tone: 'good' };
-    case 'here':
+    case 'in this browser':
       return { sign: '◐', text: `${standing.value}: ${changes.value} saved in this browser`, tone: 'warn' };
-    case 'apart':
+    case 'other history':
       return { sign: '▲', text: 'Not sent', tone: 'bad' };
-    case 'gone':
+    case 'track missing':
       return { sign: '▲', text: 'Not on the server any more', tone: 'bad' };
-    case 'nowhere':
+    case 'on this page only':
       return { sign: '▲', text: `${changes.value} not saved: leave this page open`, tone: 'bad' };
   }
   throw new Error('There is no other state.');
@@ -39,19 +39,19 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <span class="kept one-line small" :class="shown.tone" role="status"
+  <span class="saved-state one-line small" :class="shown.tone" role="status"
     ><span aria-hidden="true">{{ shown.sign }}</span> {{ shown.text }}</span
   >
 </template>
 
 <style scoped>
-.kept {
+.saved-state {
   color: var(--header-good);
 }
-.kept.warn {
+.saved-state.warn {
   color: var(--header-warn);
 }
-.kept.bad {
+.saved-state.bad {
   color: var(--header-bad);
   font-weight: 700;
 }
