@@ -10,9 +10,8 @@ import { useWhenIdle } from '../../ui/idle.ts';
 import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
-import { useBorrow } from '../../move-times/borrow/borrow.ts';
-import { usePlacing } from '../../move-times/listen-and-place/placing.ts';
 import { useRetime } from '../../move-times/bar/retime.ts';
+import { partsOf } from '../../move-times/bar/tool-parts.ts';
 import RetimeBar from '../../move-times/bar/RetimeBar.vue';
 import { useHour } from '../../move-times/bar/use-hour.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
@@ -40,14 +39,9 @@ const preferences = usePreferences();
 const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const retime = useRetime();
-const placing = usePlacing();
-const borrow = useBorrow();
-const PlacingPanel = defineAsyncComponent(() => import('../../move-times/listen-and-place/PlacingPanel.vue'));
-useInMonitor(
-  defineAsyncComponent(() => import('../../move-times/borrow/TieRows.vue')),
-  () => retime.isOpen && retime.tool === 'borrow' && borrow.giving !== null,
-);
-const BorrowPanel = defineAsyncComponent(() => import('../../move-times/borrow/BorrowPanel.vue'));
+/** What the tool that is open has in place of the stage. */
+const inStage = computed(() => (retime.shows.inStage ? partsOf(retime.tool).inStage : undefined));
+useInMonitor(() => (retime.shows.inMonitor ? partsOf(retime.tool).inMonitor : undefined));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);
@@ -132,8 +126,7 @@ onBeforeUnmount(() => {
       <StageRail />
       <main class="frame-stage fills">
         <RetimeBar />
-        <PlacingPanel v-if="retime.isOpen && retime.tool === 'sound' && placing.found && placing.isShown" />
-        <BorrowPanel v-else-if="retime.isOpen && retime.tool === 'borrow' && borrow.giving && borrow.isShown" />
+        <component :is="inStage" v-if="inStage" />
         <RouterView v-else />
       </main>
       <MonitorPanel />

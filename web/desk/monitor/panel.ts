@@ -7,19 +7,9 @@ export const useMonitorPanel = defineStore('monitor-panel', () => {
   return { panel };
 });
 
-/** Hands one over for as long as it is needed, and takes it back with the scope it is called in. */
-export function useInMonitor(panel: Component, isNeeded: () => boolean): void {
+/** Hands over what a tool has for it now, if anything, for as long as the scope lives that this is called in. */
+export function useInMonitor(panel: () => Component | undefined): void {
   const monitor = useMonitorPanel();
-  const takeBack = (): void => {
-    if (monitor.panel === panel) monitor.panel = null;
-  };
-  watch(
-    isNeeded,
-    (now) => {
-      if (now) monitor.panel = panel;
-      else takeBack();
-    },
-    { immediate: true, flush: 'sync' },
-  );
-  onScopeDispose(takeBack);
+  watch(panel, (now) => (monitor.panel = now ?? null), { immediate: true, flush: 'sync' });
+  onScopeDispose(() => (monitor.panel = null));
 }

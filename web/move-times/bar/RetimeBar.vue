@@ -1,23 +1,19 @@
 <script setup lang="ts">
 import { computed, nextTick, watch } from 'vue';
 import { seconds } from '../../../core/timing/clock/clock.ts';
-import { rateText, usualRates } from '../../../core/timing/clock/frames.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Scope } from '../../desk/captions/scope.ts';
 import KeyHint from '../../ui/commands/KeyHint.vue';
 import ChoiceButtons from '../../ui/controls/ChoiceButtons.vue';
 import SelectField, { type Choice } from '../../ui/controls/SelectField.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
-import TextField from '../../ui/controls/TextField.vue';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useTrack } from '../../data/tracks/track.ts';
-import { counted } from '../plan/plan.ts';
+import { useSame } from '../same/same.ts';
+import { counted } from '../tool/plan.ts';
 import { useRetime } from './retime.ts';
-import BorrowRow from '../borrow/BorrowRow.vue';
-import ListenRow from '../listen-and-place/ListenRow.vue';
-import CutRow from '../cuts/CutRow.vue';
-import EdgeRow from '../edges/EdgeRow.vue';
-import TieList from '../ties/TieList.vue';
+import { partsOf } from './tool-parts.ts';
+import { toolTitles } from './tools.ts';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
 const retime = useRetime();
@@ -53,16 +49,8 @@ const sides = [
   ['before', 'Before'],
   ['after', 'After'],
 ] as const;
-const tools = [
-  ['shift', 'Shift'],
-  ['rate', 'Frame rate'],
-  ['ties', 'Ties'],
-  ['edges', 'Edges'],
-  ['cut', 'Cuts'],
-  ['borrow', 'Borrow'],
-  ['sound', 'By the sound'],
-] as const;
-const rates = usualRates.map((r) => ({ value: rateText(r), title: `${rateText(r)} fps` }));
+const same = useSame();
+const parts = computed(() => partsOf(retime.tool));
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
   if (retime.gone > 0)
@@ -99,8 +87,8 @@ function onKey(event: KeyboardEvent): void {
     @keydown="onKey"
   >
     <div class="row wrap">
-      <b v-if="retime.same">The same as in {{ retime.same.of }}</b>
-      <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="tools" />
+      <b v-if="same.same">The same as in {{ same.same.of }}</b>
+      <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="toolTitles" />
       <span class="spring"></span>
       <TextButton main submit tip="Until then nothing is changed" :disabled="!retime.canApply || !track.editable">{{
         retime.worded > 0 ? 'Keep the word times' : 'Move them'
@@ -114,38 +102,9 @@ function onKey(event: KeyboardEvent): void {
       </TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>
-    <div v-if="retime.tool === 'shift'" class="row">
-      <label for="shift-by">Later by</label>
-      <TextField
-        id="shift-by"
-        v-model="retime.typed"
-        small
-        class="shift-by figures"
-        autocomplete="off"
-        placeholder="0.4, or −1.2"
-        :invalid="fault !== null"
-        aria-describedby="shift-said"
-      />
-      <span>s; a minus makes it earlier</span>
-    </div>
-    <div v-else-if="retime.tool === 'rate'" class="row">
-      <span>timed for</span>
-      <SelectField v-model="retime.rates.from" label="The frame rate the times were made for" :options="rates" />
-      <span>played at</span>
-      <SelectField v-model="retime.rates.to" label="The frame rate of the recording" :options="rates" />
-    </div>
-    <TieList v-if="retime.tool === 'ties'" @tie-here="retime.tieHere()" @by-ear="retime.byEar()" />
-    <EdgeRow v-if="retime.tool === 'edges'" />
-    <CutRow v-if="retime.tool === 'cut'" />
-    <BorrowRow v-if="retime.tool === 'borrow'" />
-    <ListenRow v-if="retime.tool === 'sound'" :captions="retime.moved" />
+    <component :is="parts.row" v-if="parts.row" v-bind="parts.takesCaptions ? { captions: retime.moved } : {}" />
     <div class="row wrap">
-      <SelectField
-        v-if="retime.tool !== 'cut' && !retime.same"
-        v-model="retime.scope"
-        label="Which captions are moved"
-        :options="scopes"
-      />
+      <SelectField v-if="!retime.isWhole" v-model="retime.scope" label="Which captions are moved" :options="scopes" />
       <ChoiceButtons v-model="retime.side" label="Which times are shown" :options="sides" />
       <KeyHint v-if="retime.changes.length > 0" command="retime-swap" />
       <TextButton :disabled="retime.moved.length === 0" @click="retime.hear()">Hear it</TextButton>
@@ -163,8 +122,5 @@ function onKey(event: KeyboardEvent): void {
 .said {
   flex: 1;
   margin: 0;
-}
-.shift-by {
-  width: 110px;
 }
 </style>

@@ -20,7 +20,7 @@ export function retimeCommands(): readonly Command[] {
       id: 'recording-cut',
       title: 'The recording was cut again: captions follow…',
       keys: [],
-      run: () => retime.open('cut'),
+      run: () => retime.open('cuts'),
     },
     {
       id: 'borrow-timing',
@@ -32,7 +32,7 @@ export function retimeCommands(): readonly Command[] {
       id: 'place-by-sound',
       title: 'Listen and place captions where their words are said…',
       keys: [],
-      run: () => retime.open('sound'),
+      run: () => retime.open('listen'),
     },
     {
       id: 'placing-next',

@@ -13,6 +13,7 @@ import { along, type Piece } from '../../../core/model/pieces.ts';
 import { askTrackWorker } from '../../data/workers/track-client.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useTrack } from '../../data/tracks/track.ts';
+import type { TimesTool } from '../tool/tool.ts';
 
 /** The track that gives the times. */
 export interface Giving {
@@ -171,7 +172,19 @@ export const useBorrow = defineStore('borrow', () => {
     const [caption, there] = [here.value.get(row.moved), giving.value?.captions.find((c) => c.id === row.giving)];
     if (caption && there) tie(caption, there);
   }
+  const tool: TimesTool = {
+    begins: 'all',
+    plan: (captions) => {
+      const { value: along } = plan;
+      if (!along || 'fault' in along || way.value !== 'one for one') return along;
+      const ids = new Set(captions.map((c) => c.id));
+      return { taken: times.value.filter((t) => ids.has(t.id)), pieces: along.pieces };
+    },
+    clear,
+    shows: { inStage: () => giving.value !== null && isShown.value, inMonitor: () => giving.value !== null },
+  };
   return {
+    tool,
     straight,
     giving,
     isPairing,
@@ -179,7 +192,6 @@ export const useBorrow = defineStore('borrow', () => {
     isShown,
     way,
     from,
-    clear,
     rows,
     plan,
     pieces,

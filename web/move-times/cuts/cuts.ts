@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readStretches, segmentsWith, segmentsWithout } from '../../../core/timing/whole/cuts.ts';
 import { changesOf, type CutChange } from '../../../core/timing/whole/cut-changes.ts';
+import { followed } from '../../../core/timing/whole/follow.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
 import type { Stretch } from '../../../core/audio/regions.ts';
 import { exactClock } from '../../../core/timing/clock/clock.ts';
@@ -11,7 +12,9 @@ import { recordingAt } from '../../data/client/recording-at.ts';
 import { WorkerTrouble } from '../../data/workers/worker-client.ts';
 import { askSegments, printsClient } from '../../recording/sound/sound-client.ts';
 import { useJob } from '../../data/jobs/job.ts';
+import { newId } from '../../data/sync/ids.ts';
 import { useTrack } from '../../data/tracks/track.ts';
+import type { TimesTool } from '../tool/tool.ts';
 
 /** What two recordings have in common. */
 interface Compared {
@@ -95,5 +98,19 @@ export const useCuts = defineStore('cuts', () => {
       if (stopping.signal === signal) reading.value = null;
     }
   }
-  return { way, typed, compared, reading, trouble, fault, segments, add, compare, compareBefore, stop, clear };
+  const tool: TimesTool = {
+    begins: 'all',
+    wholeOnly: true,
+    plan: (captions) =>
+      fault.value !== null
+        ? { fault: fault.value }
+        : segments.value && {
+            follows: followed(captions, segments.value, newId),
+            segments: segments.value,
+          },
+    clear,
+    // What became of the recording may be asked for where it was replaced.
+    resumes: { isDue: () => reading.value !== null, byHand: true, go: () => undefined },
+  };
+  return { way, typed, compared, reading, trouble, fault, add, compare, compareBefore, stop, clear, tool };
 });

@@ -6,7 +6,9 @@ import { closedGaps, furtherOut, snappedTimes } from '../../../core/timing/whole
 import { wholeGap } from '../../../core/style/style.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import { retiming } from '../../desk/captions/retiming.ts';
-import type { Plan } from '../plan/plan.ts';
+import { useJob } from '../../data/jobs/job.ts';
+import type { Plan } from '../tool/plan.ts';
+import type { TimesTool } from '../tool/tool.ts';
 
 export type EdgeWay = 'frames' | 'gaps' | 'further';
 
@@ -42,5 +44,12 @@ export const useEdges = defineStore('retime-edges', () => {
     if (early === null || late === null) return fault;
     return keep(furtherOut(moved, { lead: early, linger: late, gap, length: recording?.length ?? Infinity }));
   }
-  return { way, upTo, lead, linger, planFor };
+  const job = useJob();
+  const tool: TimesTool = {
+    begins: 'all',
+    plan: (captions) => job.job && planFor(captions, job.job),
+    // What was typed is kept for the next time: it is the same for the tracks of a job.
+    clear: () => undefined,
+  };
+  return { way, upTo, lead, linger, tool };
 });

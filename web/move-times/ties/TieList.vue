@@ -12,8 +12,6 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { useTies } from './ties.ts';
 
 /** The ties that were set: each a caption and the moment it belongs at. */
-/** What the whole tool does. */
-const emit = defineEmits<{ tieHere: []; byEar: [] }>();
 const ties = useTies();
 const track = useTrack();
 const place = usePlace();
@@ -64,7 +62,7 @@ function take(): void {
       </li>
     </ul>
     <div class="row wrap">
-      <TextButton :disabled="!place.caption || !track.editable" @click="emit('tieHere')">
+      <TextButton :disabled="!place.caption || !track.editable" @click="place.caption && ties.tieHere(place.caption)">
         Caption {{ place.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
       </TextButton>
       <template v-if="ties.toHear.length > 0">
@@ -80,7 +78,7 @@ function take(): void {
       >
         Hear halfway
       </TextButton>
-      <TextButton v-else tip="Five captions are played in turn: tie each at its first word" @click="emit('byEar')">
+      <TextButton v-else tip="Five captions are played in turn: tie each at its first word" @click="ties.hearFive()">
         By ear
       </TextButton>
       <span v-if="ties.toHear.length === 0" class="soft small"

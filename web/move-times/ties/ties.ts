@@ -12,7 +12,8 @@ import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { usePlace } from '../../data/tracks/place.ts';
 import { useTrack } from '../../data/tracks/track.ts';
-import type { Plan } from '../plan/plan.ts';
+import type { Plan } from '../tool/plan.ts';
+import type { TimesTool } from '../tool/tool.ts';
 
 /** So many captions are tied by ear, each heard from so much before it, in ms. */
 const [five, lead] = [5, 2000];
@@ -95,5 +96,6 @@ export const useTies = defineStore('retime-ties', () => {
     if (toHear.value.length > 0) playback.pause();
     [toHear.value, ties.value] = [[], []];
   }
-  return { ties, plan, off, mistake, toHear, hearFive, halfway, hearHalfway, skip, tieHere, retie, untie, clear };
+  const tool: TimesTool = { begins: 'all', plan: () => plan.value, clear };
+  return { ties, plan, off, mistake, toHear, hearFive, halfway, hearHalfway, skip, tieHere, retie, untie, tool };
 });

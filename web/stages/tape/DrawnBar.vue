@@ -21,7 +21,7 @@ const room = 50;
 function cutOut(): void {
   const stretch = drawn.taken();
   if (!stretch) return;
-  retime.open('cut');
+  retime.open('cuts');
   cuts.add(stretch);
 }
 const y = computed(() => (drawn.stretch ? Math.max(0, Math.min(view.yOf(drawn.stretch.end), view.height - room)) : 0));
