@@ -7,9 +7,9 @@ import { parseSync as subtitle, stringifySync } from 'subtitle';
 import { withIds } from '../core/formats/cue.ts';
 import { importCaptions } from '../core/formats/registry.ts';
 import { readSrt } from '../core/formats/srt/read.ts';
-import { writer as srtWriter } from '../core/formats/srt/write.ts';
+import { srtWriter as srtWriter } from '../core/formats/srt/write.ts';
 import { readWebvtt } from '../core/formats/webvtt/read.ts';
-import { writer as vttWriter } from '../core/formats/webvtt/write.ts';
+import { vttWriter as vttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyles } from '../core/style/shipped.ts';
 import type { Work } from './measure.ts';
 

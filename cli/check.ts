@@ -6,10 +6,13 @@ import { activeRules } from '../core/rules/findings.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions } from './context.ts';
-import { counted, json, oneFile, readCaptionFile, reading, readingUsage, styleAsked } from './files.ts';
+import { counted, json, oneFile, readCaptionFile, readingOptions, readingUsage, styleAsked } from './files.ts';
 
 export const check: CommandLine = (words, terminal) => {
-  const given = takeApart(words, { values: [...reading.values, ...contextOptions], flags: [...reading.flags, 'json'] });
+  const given = takeApart(words, {
+    values: [...readingOptions.values, ...contextOptions],
+    flags: [...readingOptions.flags, 'json'],
+  });
   const path = oneFile(given.files, `fenwix check FILE [--json] ${readingUsage} ${contextUsage}`);
   const style = styleAsked(terminal, given.values['style']);
   let made = 0;

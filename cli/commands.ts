@@ -3,7 +3,7 @@ import { formats, writable } from '../core/formats/registry.ts';
 import { CannotDo } from './arguments.ts';
 import { check } from './check.ts';
 import { convert } from './convert.ts';
-import type { CommandLine, Terminal, Ending } from './terminal.ts';
+import type { CommandLine, Terminal, ExitStatus } from './terminal.ts';
 import { read } from './read.ts';
 import { reflow, repair } from './repair.ts';
 import { compareTracks } from './compare.ts';
@@ -79,7 +79,7 @@ const commands: Readonly<Record<string, CommandLine>> = {
 };
 
 /** Runs a command line; one that takes its time gives a promise. Whatever cannot be done ends as a sentence and 2. */
-export function run(words: readonly string[], terminal: Terminal): Ending | Promise<Ending> {
+export function run(words: readonly string[], terminal: Terminal): ExitStatus | Promise<ExitStatus> {
   const [name = 'help', ...rest] = words;
   const command = own(commands, name);
   if (!command) {
@@ -87,7 +87,7 @@ export function run(words: readonly string[], terminal: Terminal): Ending | Prom
     (asked ? terminal.say : terminal.mutter)(asked ? help : `“${name}” is not a command.\n${help}`);
     return asked ? 0 : 2;
   }
-  const failed = (error: unknown): Ending => {
+  const failed = (error: unknown): ExitStatus => {
     if (!(error instanceof CannotDo)) throw error;
     terminal.mutter(`${error.message}\n`);
     return 2;

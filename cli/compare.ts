@@ -2,13 +2,13 @@
 import { compare } from '../core/compare/compare.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { CannotDo, takeApart } from './arguments.ts';
-import { counted, json, readCaptionFile, reading, readingUsage } from './files.ts';
+import { counted, json, readCaptionFile, readingOptions, readingUsage } from './files.ts';
 import type { CommandLine } from './terminal.ts';
 
 const share = (part: number | null): string => (part === null ? 'not told' : `${(part * 100).toFixed(1)} %`);
 
 export const compareTracks: CommandLine = (words, terminal) => {
-  const given = takeApart(words, { values: [...reading.values], flags: [...reading.flags, 'json'] });
+  const given = takeApart(words, { values: [...readingOptions.values], flags: [...readingOptions.flags, 'json'] });
   const [first, second] = given.files;
   if (first === undefined || second === undefined || given.files.length > 2)
     throw new CannotDo(`Two files were expected: fenwix compare A B ${readingUsage} [--json]`);

@@ -10,7 +10,7 @@ import {
   json,
   keepSources,
   readCaptionFile,
-  reading,
+  readingOptions,
   readingUsage,
   targetNames,
   targetOf,
@@ -31,8 +31,8 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
 
 export const convert: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
-    values: [...reading.values, 'to', 'language', 'leave-out'],
-    flags: [...reading.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
+    values: [...readingOptions.values, 'to', 'language', 'leave-out'],
+    flags: [...readingOptions.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
   });
   const { files, values, flags } = given;
   const [from, out] = files;

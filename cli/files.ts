@@ -10,7 +10,7 @@ import { CannotDo, type ParsedArguments } from './arguments.ts';
 import type { Terminal } from './terminal.ts';
 
 /** Options every command takes that reads a caption file. */
-export const reading = { values: ['from', 'encoding', 'style'], flags: ['rescue', 'unroll'] } as const;
+export const readingOptions = { values: ['from', 'encoding', 'style'], flags: ['rescue', 'unroll'] } as const;
 
 export const readingUsage = '[--from FORMAT] [--encoding NAME] [--rescue] [--unroll] [--style NAME|FILE]';
 

@@ -21,7 +21,7 @@ import {
   json,
   keepSources,
   readCaptionFile,
-  reading,
+  readingOptions,
   styleAsked,
   targetNames,
   targetOf,
@@ -29,7 +29,7 @@ import {
   writeCaptionFile,
 } from './files.ts';
 import { withSound, type OpenSound } from './sound.ts';
-import type { CommandLine, Ending, Terminal } from './terminal.ts';
+import type { CommandLine, ExitStatus, Terminal } from './terminal.ts';
 
 const usage = `fenwix place --audio FILE (--text FILE | --captions FILE) --language TAG [--style NAME|FILE] OUT [--to ${targetNames}] [--words OUT.ctm] [--json]`;
 /** Where speech is in a recording, and its sound at the engine’s rate. */
@@ -44,10 +44,10 @@ function hearing(terminal: Terminal, { form, many, samplesAt, eachPiece }: OpenS
   };
 }
 
-export const place: CommandLine = async (words, terminal): Promise<Ending> => {
+export const place: CommandLine = async (words, terminal): Promise<ExitStatus> => {
   const given = takeApart(words, {
-    values: [...reading.values, 'audio', 'text', 'captions', 'language', 'words', 'to'],
-    flags: [...reading.flags, 'json', 'crlf'],
+    values: [...readingOptions.values, 'audio', 'text', 'captions', 'language', 'words', 'to'],
+    flags: [...readingOptions.flags, 'json', 'crlf'],
   });
   const [out, more] = given.files;
   const { audio, text, captions: from, language } = given.values;

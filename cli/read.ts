@@ -3,7 +3,7 @@ import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
 import { clockFor } from '../core/timing/clock/clock.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
-import { counted, json, oneFile, readCaptionFile, reading, readingUsage } from './files.ts';
+import { counted, json, oneFile, readCaptionFile, readingOptions, readingUsage } from './files.ts';
 
 /** How a file is given to programs: times in ms, text without markup. */
 function report(file: ImportResult) {
@@ -33,7 +33,7 @@ const habits = {
 } as const;
 
 export const read: CommandLine = (words, terminal) => {
-  const given = takeApart(words, { values: reading.values, flags: [...reading.flags, 'json'] });
+  const given = takeApart(words, { values: readingOptions.values, flags: [...readingOptions.flags, 'json'] });
   const path = oneFile(given.files, `fenwix read FILE [--json] ${readingUsage}`);
   const file = readCaptionFile(terminal, path, given);
   if (given.flags.has('json')) {

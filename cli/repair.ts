@@ -8,14 +8,14 @@ import { repairAll, type Done } from '../core/rules/repairs/repairs.ts';
 import { clockFor } from '../core/timing/clock/clock.ts';
 import type { Caption } from '../core/model/caption.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
-import type { CommandLine, Terminal, Ending } from './terminal.ts';
+import type { CommandLine, Terminal, ExitStatus } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions, otherSources } from './context.ts';
 import {
   counted,
   json,
   keepSources,
   readCaptionFile,
-  reading,
+  readingOptions,
   readingUsage,
   styleAsked,
   targetOf,
@@ -41,10 +41,10 @@ function bring(
   name: string,
   flags: readonly string[],
   work: (captions: readonly Caption[], context: RuleContext, newId: () => string, given: ParsedArguments) => RepairPlan,
-): Ending {
+): ExitStatus {
   const given = takeApart(words, {
-    values: [...reading.values, ...contextOptions, 'to'],
-    flags: [...reading.flags, 'json', 'crlf', ...flags],
+    values: [...readingOptions.values, ...contextOptions, 'to'],
+    flags: [...readingOptions.flags, 'json', 'crlf', ...flags],
   });
   const [from, out] = given.files;
   if (from === undefined || out === undefined || given.files.length > 2)

@@ -27,7 +27,7 @@ export function rateOf(text: string, what: string): FrameRate {
   return rate;
 }
 /** @throws {CannotDo} where it is no length over 0 */
-export function lengthOf(text: string): number {
+export function lengthOption(text: string): number {
   const value = Number(text);
   if (!Number.isFinite(value) || value <= 0) throw new CannotDo(`--scale: “${text}” is no length over 0.`);
   return value;

@@ -1,7 +1,7 @@
 /** `fenwix retime`: the times of captions moved, one thing after another, in the order it was asked for. */
 import { pushAll } from '../core/text/push-all.ts';
 import { median } from 'd3-array';
-import { disagreement, pairCaptions, piecesOf, tiesOf, together } from '../core/timing/borrow/borrow.ts';
+import { disagreement, pairCaptions, piecesOf, tiesOf, tiesThatGoTogether } from '../core/timing/borrow/borrow.ts';
 import { certain } from '../core/timing/borrow/pair.ts';
 import { lineInWords, straightLine, type StraightLine } from '../core/timing/borrow/straight.ts';
 import { withIds } from '../core/formats/cue.ts';
@@ -9,7 +9,7 @@ import { lossInWords } from '../core/formats/loss.ts';
 import { offFromOthers, orderedTies, rateChange, residuals, scaleBy, shiftBy } from '../core/timing/whole/line.ts';
 import { fingerprinter, type Fingerprint } from '../core/timing/recut/fingerprint.ts';
 import { segmentsOf } from '../core/timing/recut/segments.ts';
-import { changesOf, cutSaid } from '../core/timing/whole/cut-changes.ts';
+import { cutChangesOf, cutSaid } from '../core/timing/whole/cut-changes.ts';
 import { followed } from '../core/timing/whole/follow.ts';
 import type { Segment } from '../core/timing/whole/segment.ts';
 import { retimed, snapped } from '../core/timing/whole/retimed.ts';
@@ -24,14 +24,14 @@ import {
   json,
   keepSources,
   readCaptionFile,
-  reading,
+  readingOptions,
   readingUsage,
   targetNames,
   targetOf,
   titleOf,
   writeCaptionFile,
 } from './files.ts';
-import { lengthOf, parts, rateOf, timeOf } from './retime-values.ts';
+import { lengthOption, parts, rateOf, timeOf } from './retime-values.ts';
 import { withSound } from './sound.ts';
 import type { CommandLine, Terminal } from './terminal.ts';
 
@@ -101,7 +101,7 @@ const moves = {
   },
   scale(captions, [by = '']) {
     const [a, b] = parts(by, ':', 'scale');
-    return movedAlong(captions, scaleBy(lengthOf(a), lengthOf(b)));
+    return movedAlong(captions, scaleBy(lengthOption(a), lengthOption(b)));
   },
   rate(captions, [by = '']) {
     const [a, b] = parts(by, ':', 'rate');
@@ -132,7 +132,7 @@ const moves = {
       tellLine(line, piecesOf(sure), around);
       return movedAlong(captions, line.pieces);
     }
-    const pieces = piecesOf(together(sure));
+    const pieces = piecesOf(tiesThatGoTogether(sure));
     tell(pieces, offFromOthers(pieces), 'the others', around);
     return movedAlong(captions, pieces);
   },
@@ -148,7 +148,7 @@ const moves = {
     if (segments.length === 0)
       throw new CannotDo(`--recut: nothing of ${old} was found in ${later}. Nothing was written.`);
     if (inWords)
-      for (const change of changesOf(segments, was.length, now.length)) terminal.mutter(`${cutSaid(change)}\n`);
+      for (const change of cutChangesOf(segments, was.length, now.length)) terminal.mutter(`${cutSaid(change)}\n`);
     return followedAs(captions, segments, 'it was in what is gone from the recording');
   },
   snap: (captions, [rate = '']) => ({ captions: snapped(captions, rateOf(rate, 'snap')), left: [] }),
@@ -173,8 +173,8 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
 
 export const retime: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
-    values: [...reading.values, ...names, 'to', 'through'],
-    flags: [...reading.flags, 'json', 'crlf'],
+    values: [...readingOptions.values, ...names, 'to', 'through'],
+    flags: [...readingOptions.flags, 'json', 'crlf'],
     twos: ['recut'],
   });
   const [from, out] = given.files;

@@ -32,7 +32,7 @@ export interface Terminal {
 }
 
 /** How a command ended: 0 fine, 1 findings or loss, 2 could not. */
-export type Ending = 0 | 1 | 2;
+export type ExitStatus = 0 | 1 | 2;
 
 /** @throws {CannotDo} with a sentence */
-export type CommandLine = (words: readonly string[], terminal: Terminal) => Ending | Promise<Ending>;
+export type CommandLine = (words: readonly string[], terminal: Terminal) => ExitStatus | Promise<ExitStatus>;

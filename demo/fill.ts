@@ -11,7 +11,7 @@ import { askOver } from '../core/contract/ask.ts';
 import { urlOf, type Ask } from '../core/contract/contract.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { importCaptions } from '../core/formats/registry.ts';
-import { writer as webvttWriter } from '../core/formats/webvtt/write.ts';
+import { vttWriter as webvttWriter } from '../core/formats/webvtt/write.ts';
 import { shippedStyle } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
 import type { Caption } from '../core/model/caption.ts';

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { plainly } from '../core/formats/sheet.ts';
 import { readSrt } from '../core/formats/srt/read.ts';
-import { writer } from '../core/formats/srt/write.ts';
+import { srtWriter } from '../core/formats/srt/write.ts';
 import { caption, type Caption } from '../core/model/caption.ts';
 import { asking, captionsOf, jobWith, uploaded } from './support/ask.ts';
 import { violations } from './support/axe.ts';
@@ -162,7 +162,7 @@ it('moves only the part that is taken', async () => {
 function placedByCommand(captions: readonly Caption[]): readonly Pick<Caption, 'start' | 'text'>[] {
   const folder = mkdtempSync(join(tmpdir(), 'fenwix-placed-'));
   const [late, out] = [join(folder, 'late.srt'), join(folder, 'out.srt')];
-  writeFileSync(late, writer.write({ captions, title: '', language: 'en-GB', foreign: null }, plainly));
+  writeFileSync(late, srtWriter.write({ captions, title: '', language: 'en-GB', foreign: null }, plainly));
   const how = ['--audio', shortSound, '--language', 'en-GB', '--captions', late];
   execFileSync(process.execPath, ['dist/cli.mjs', 'place', ...how, out], { stdio: 'ignore' });
   const { captions: placed } = readSrt(readFileSync(out, 'utf8'));

@@ -6,7 +6,7 @@ import { withIds } from '../core/formats/cue.ts';
 import { Unreadable } from '../core/formats/format.ts';
 import { cases } from '../core/formats/webvtt/cases.ts';
 import { readWebvtt } from '../core/formats/webvtt/read.ts';
-import { writer } from '../core/formats/webvtt/write.ts';
+import { vttWriter } from '../core/formats/webvtt/write.ts';
 import { openBrowser, type Opened } from './support/browser.ts';
 
 let opened: Opened;
@@ -199,7 +199,7 @@ function rewritten(file: string): string {
   const { captions, foreign } = readWebvtt(file, { rescue: false });
   let made = 0;
   const withId = withIds(captions, () => String(made++));
-  return writer.write({ captions: withId, title: '', language: null, foreign }, plainly);
+  return vttWriter.write({ captions: withId, title: '', language: null, foreign }, plainly);
 }
 
 // Chromium knows no alignment after a comma (`line:3,end`), so none stands here; the table of cases has them.

@@ -7,7 +7,7 @@ import type { AnswerOf, Ask, RouteName } from '../core/contract/contract.ts';
 import type { JobOpening } from '../core/contract/jobs.ts';
 import type { StyleLibrary } from '../core/contract/styles.ts';
 import type { HandedVersion } from '../core/contract/tracks.ts';
-import type { Changed } from '../core/model/track-versions.ts';
+import type { VersionChanges } from '../core/model/track-versions.ts';
 import type { Leased } from '../core/contract/work.ts';
 import type {
   Destination,
@@ -99,7 +99,7 @@ const trackVersion = objectOf<HandedVersion>({
   edit: whole,
   at: whole,
   captions: whole,
-  changed: objectOf<Changed>({
+  changed: objectOf<VersionChanges>({
     added: whole,
     removed: whole,
     reworded: whole,

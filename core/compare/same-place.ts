@@ -1,6 +1,6 @@
 /** What another track has where a word of this one is said. */
 import { tokensOfCaptions } from '../layout/tokens.ts';
-import { bare } from '../languages/word-facts.ts';
+import { withoutPunctuation } from '../languages/word-facts.ts';
 import type { Caption } from '../model/caption.ts';
 
 /** How far times of two tracks may be apart, in ms. */
@@ -22,5 +22,5 @@ export function wordsAt(captions: readonly Caption[], start: number, end: number
     const middle = ((words.start[i] ?? 0) + (words.end[i] ?? 0)) / 2;
     return middle >= start - slack && middle <= end + slack;
   });
-  return inside.length > mostWords ? '' : inside.map(bare).filter(Boolean).join(' ');
+  return inside.length > mostWords ? '' : inside.map(withoutPunctuation).filter(Boolean).join(' ');
 }

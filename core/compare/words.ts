@@ -1,6 +1,6 @@
 /** Words as two tracks are compared by: without case and punctuation. */
 import { tokensOfCaptions } from '../layout/tokens.ts';
-import { bare } from '../languages/word-facts.ts';
+import { withoutPunctuation } from '../languages/word-facts.ts';
 import type { Caption } from '../model/caption.ts';
 
 /** Words of a track as they are compared, each as it is written, with its caption and whether it is the first of it. */
@@ -13,7 +13,7 @@ export function wordsOf(captions: readonly Caption[]) {
   let last = -1;
   tokens.text.forEach((token, i) => {
     // Signs alone are no word.
-    const word = bare(token).normalize('NFC').toLowerCase().replaceAll('’', "'");
+    const word = withoutPunctuation(token).normalize('NFC').toLowerCase().replaceAll('’', "'");
     if (word === '') return;
     const from = tokens.source[i] ?? 0;
     words.push(word);

@@ -27,7 +27,7 @@ export interface WantedFile extends Partial<LeftOut>, Partial<WriteOptions> {
 }
 
 /** What is changed of a track besides its captions; what is left out stays. */
-export interface TrackChange {
+export interface TrackProperties {
   readonly name?: string;
   readonly language?: string;
   /** A machine draft stays one, and nothing else becomes one. */
@@ -53,7 +53,7 @@ export interface TrackRoutes {
   'POST /api/jobs/:id/tracks': { body: NewTrack; answer: TrackSummary };
   /** Moves one after another, as work that goes on by itself. */
   'POST /api/jobs/:id/moves': { body: NewMove; answer: Work };
-  'PATCH /api/tracks/:id': { body: TrackChange; answer: TrackSummary };
+  'PATCH /api/tracks/:id': { body: TrackProperties; answer: TrackSummary };
   /** As it stands, or as it stood after an edit. */
   'GET /api/tracks/:id': { query: { readonly at?: number }; answer: LoggedTrack };
   /** Oldest first; the last is the track as it stands. A track without edits has none. */

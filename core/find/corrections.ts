@@ -1,7 +1,7 @@
 /** What somebody corrected, so that the same mistake can be found elsewhere. */
 import { equalEnds } from '../text/equal-ends.ts';
 import { tokensOf } from '../text/tokens.ts';
-import { bare, factsOf } from '../languages/word-facts.ts';
+import { withoutPunctuation, factsOf } from '../languages/word-facts.ts';
 import { phrasesOf } from '../languages/bonds.ts';
 import type { Caption } from '../model/caption.ts';
 import { compile } from './query.ts';
@@ -17,7 +17,7 @@ export interface Correction {
 const mostWords = 4;
 
 const wordsOf = (text: string): string[] => tokensOf(text, 0, text.length).map(({ from, to }) => text.slice(from, to));
-const fold = (word: string): string => bare(word).toLowerCase();
+const fold = (word: string): string => withoutPunctuation(word).toLowerCase();
 
 /**
  * The one stretch of words in which two texts differ; null where it is punctuation or capitals alone, or
@@ -30,8 +30,8 @@ export function correctionOf(before: string, after: string, language: string | n
   const gone = old.slice(head, old.length - tail);
   const come = fresh.slice(head, fresh.length - tail);
   if (gone.length === 0 || come.length === 0 || gone.length > mostWords || come.length > mostWords) return null;
-  const was = bare(gone.join(' '));
-  const now = bare(come.join(' '));
+  const was = withoutPunctuation(gone.join(' '));
+  const now = withoutPunctuation(come.join(' '));
   if (was === '' || now === '' || was === now) return null;
   const phrases = phrasesOf(language);
   if (gone.length === 1 && factsOf(was, phrases).kinds !== 0) return null;
@@ -68,7 +68,7 @@ export function correctedBefore(captions: readonly Caption[], heard: string): st
   for (const { text, words } of captions)
     for (const [from, to, , , , , first] of words) {
       if (first.toLowerCase() !== wanted) continue;
-      const now = bare(text.slice(from, to));
+      const now = withoutPunctuation(text.slice(from, to));
       if (now !== '' && now.toLowerCase() !== wanted) many.set(now, (many.get(now) ?? 0) + 1);
     }
   return [...many].sort(([, a], [, b]) => b - a).map(([word]) => word);

@@ -5,7 +5,7 @@ import vttjs from 'vtt.js';
 import { WebVTTParser } from 'webvtt-parser';
 import fc from 'fast-check';
 import { spawnSync } from 'node:child_process';
-import { essence, newId, readAs, tracks, writeAs } from './arbitrary.ts';
+import { essence, countedId, readAs, tracks, writeAs } from './arbitrary.ts';
 import { withIds } from './cue.ts';
 import { srt } from './srt/srt.ts';
 import { cases, refused } from './webvtt/cases.ts';
@@ -150,7 +150,7 @@ const converted = (text: string, from: string, to: string): string =>
       srt,
       '1\n00:00:01,000 --> 00:00:02,500\n<i>One</i>\nline\n\n2\n01:00:03,120 --> 01:00:04,000\nTwo & <b>three</b>, niño 水門\n',
     ).captions,
-    newId,
+    countedId,
   );
   it('reads our SRT and gives WebVTT we read as the same captions', () => {
     const back = readAs(webvtt, converted(writeAs(srt, captions), 'srt', 'webvtt')).captions;

@@ -16,7 +16,7 @@ export const readAs = (format: Format, text: string, rescue = false): ReadResult
   format.read(text, { ...options, rescue });
 
 let made = 0;
-export const newId = (): string => `n${String(++made)}`;
+export const countedId = (): string => `n${String(++made)}`;
 
 export const sheetOf = (captions: readonly Caption[], more: Partial<Sheet> = {}): Sheet => ({
   captions,

@@ -16,7 +16,7 @@ export interface Inline {
 const nothing: readonly never[] = [];
 
 /** Text without any markup. */
-export const bare = (text: string): Inline => ({
+export const plainInline = (text: string): Inline => ({
   text,
   marks: nothing,
   speakers: nothing,

@@ -1,7 +1,7 @@
 import { plainly } from './sheet.ts';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import { asked, bytes, essence, newId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
+import { asked, bytes, essence, countedId, noise, readAs, sheetOf, tracks, writeAs, type Kinds } from './arbitrary.ts';
 import { withIds } from './cue.ts';
 import { caption } from '../model/caption.ts';
 import { Unreadable, type Format } from './format.ts';
@@ -105,7 +105,7 @@ describe.each<[Format, Kinds]>([
       fc.property(tracks(kinds), (captions) => {
         const once = writeAs(format, captions);
         const { captions: back, foreign } = readAs(format, once);
-        expect(writeAs(format, withIds(back, newId), { foreign })).toBe(once);
+        expect(writeAs(format, withIds(back, countedId), { foreign })).toBe(once);
       }),
     );
   });
@@ -159,7 +159,7 @@ it('a key that every object answers to is a key like any other, in what a file b
     captions: [{ ...caption({ id: 'a', start: 0, end: 2000, text: 'the constructor' }) }],
   }).replace(/"foreign":null/g, '"foreign":{"constructor":"a","toString":"b","__proto__":"c"}');
   const { captions, foreign } = importCaptions(bytes(file), asked);
-  const sheet = sheetOf(withIds(captions, newId), { foreign });
+  const sheet = sheetOf(withIds(captions, countedId), { foreign });
   for (const { name, writer } of writable) {
     expect(writer.losses(sheet, plainly).find((l) => l.what === 'file')?.count ?? 0).toBe(name === 'json' ? 0 : 3);
     expect(writer.write(sheet, plainly)).toContain('constructor');

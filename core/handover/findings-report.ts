@@ -1,6 +1,6 @@
 /** The findings of a track and what was let be, as a table to hand to a client: CSV by RFC 4180. */
 import type { Finding } from '../rules/finding.ts';
-import { titleOf } from '../rules/findings.ts';
+import { ruleTitle } from '../rules/findings.ts';
 import { exactClock } from '../timing/clock/clock.ts';
 import type { Caption } from '../model/caption.ts';
 
@@ -19,9 +19,9 @@ export function findingsReport(captions: readonly Caption[], of: (id: string) =>
   captions.forEach((c, i) => {
     const place = [i + 1, exactClock(c.start), exactClock(c.end), c.text];
     for (const f of of(c.id))
-      lines.push([...place, titleOf(f.rule), f.severity, f.figures.value, f.figures.limit, f.message, '']);
+      lines.push([...place, ruleTitle(f.rule), f.severity, f.figures.value, f.figures.limit, f.message, '']);
     for (const entry of c.letBe) {
-      lines.push([...place, titleOf(entry.rule), 'let be', entry.figure, '', '', entry.reason]);
+      lines.push([...place, ruleTitle(entry.rule), 'let be', entry.figure, '', '', entry.reason]);
     }
   });
   return lines.map((line) => `${line.map(field).join(',')}\r\n`).join('');

@@ -1,4 +1,4 @@
-import { endsSentence, openingCapital, turnCapital, type Resized } from './capitals.ts';
+import { signEndsSentence, openingCapital, turnCapital, type Resized } from './capitals.ts';
 
 const made = (text: string, change: Resized | null): string =>
   change ? text.slice(0, change.from) + change.insert + text.slice(change.to) : text;
@@ -21,7 +21,7 @@ describe('endsSentence', () => {
     ['wait, you', 5, false],
     ['see night.school', 10, false],
   ])('%s at %i: %s', (text, at, ends) => {
-    expect(endsSentence(text, at, 'en')).toBe(ends);
+    expect(signEndsSentence(text, at, 'en')).toBe(ends);
   });
 });
 

@@ -1,7 +1,7 @@
 /** Capitals where sentences begin, and on words by hand. */
 import { baseLanguage, isLanguageTag } from '../text/language.ts';
 import { phrasesOf } from './bonds.ts';
-import { bare, factsOf, kind } from './word-facts.ts';
+import { withoutPunctuation, factsOf, kind } from './word-facts.ts';
 import type { TextRange } from '../text/text-range.ts';
 
 /** A letter in another size: `[from, to)` becomes `insert`. */
@@ -30,7 +30,7 @@ function capitalOf(letter: string, language: string | null): string {
  * @param at offset behind the sign
  * @param language BCP 47
  */
-export function endsSentence(text: string, at: number, language: string | null): boolean {
+export function signEndsSentence(text: string, at: number, language: string | null): boolean {
   if (!/[.?!]/.test(text.charAt(at - 1)) || !/^(?:\s|$)/.test(text.slice(at))) return false;
   const word =
     text
@@ -39,7 +39,7 @@ export function endsSentence(text: string, at: number, language: string | null):
       .at(-1) ?? '';
   if (!/[\p{L}\p{N}\p{M}"'”’»)\]]$/u.test(word)) return false;
   if (text.charAt(at - 1) !== '.') return true;
-  const plain = bare(word);
+  const plain = withoutPunctuation(word);
   return (
     !/\p{L}\.\p{L}/u.test(word) &&
     !/^\p{L}$/u.test(plain) &&

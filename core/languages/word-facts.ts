@@ -59,7 +59,7 @@ const sentenceEnd = new RegExp(`[.!?…。！？؟]${closers}$`, 'u');
 const clauseEnd = new RegExp(`[,;:،、；：–—]${closers}$`, 'u');
 
 /** A stretch of words without the punctuation around it; empty where it is only signs. */
-export const bare = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
+export const withoutPunctuation = (text: string): string => /[\p{L}\p{N}](?:.*[\p{L}\p{N}])?/su.exec(text)?.[0] ?? '';
 
 /** Whether a text ends with the end of a sentence. */
 export const endsSentence = (text: string): boolean => sentenceEnd.test(text.trimEnd());
@@ -68,7 +68,7 @@ export const endsSentence = (text: string): boolean => sentenceEnd.test(text.tri
 export function factsOf(word: string, { table, kinds, seen }: Phrases): WordFacts {
   const known = seen.get(word);
   if (known) return known;
-  const plain = bare(word).replace(/’/g, "'").toLowerCase();
+  const plain = withoutPunctuation(word).replace(/’/g, "'").toLowerCase();
   const own = kinds.get(plain) ?? 0;
   const facts: WordFacts = {
     bare: plain,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { shippedStyle } from '../style/shipped.ts';
 import type { HouseStyle } from '../style/style.ts';
 import { bondsOf, phrasesOf } from '../languages/bonds.ts';
-import { bestLines, layoutCost, lengthOf, measured } from './lines.ts';
+import { bestLines, layoutCost, lengthOf, wordsMeasured } from './lines.ts';
 
 function styleNamed(id: string): HouseStyle {
   const style = shippedStyle(id);
@@ -15,7 +15,7 @@ const english = phrasesOf('en');
 function lines(text: string, style = lecture): string[] {
   const words = text.split(' ');
   const opens = new Uint8Array(words.length);
-  const { breaks } = bestLines(measured(words, bondsOf(words, english), opens, style), 0, words.length, style);
+  const { breaks } = bestLines(wordsMeasured(words, bondsOf(words, english), opens, style), 0, words.length, style);
   const stops = [0, ...breaks, words.length];
   return stops.slice(1).map((to, n) => words.slice(stops[n], to).join(' '));
 }
@@ -69,7 +69,7 @@ describe('the lines of a caption', () => {
           fc.array(fc.boolean(), { minLength: 10, maxLength: 10 }),
           (text, dashes) => {
             const opens = Uint8Array.from(text, (_, i) => (i > 0 && dashes[i] === true && i % 4 === 0 ? 1 : 0));
-            const words = measured(text, bondsOf(text, english), opens, style);
+            const words = wordsMeasured(text, bondsOf(text, english), opens, style);
             const found = bestLines(words, 0, text.length, style);
             expect(found.cost).toBeCloseTo(layoutCost(words, 0, text.length, found.breaks, style), 6);
             let least = Infinity;
@@ -91,7 +91,7 @@ describe('the lines of a caption', () => {
     ['3,000 words', Array(3000).fill('water').join(' ')],
   ])('lays out %s', (_, text) => {
     const words = text.split(' ');
-    const all = measured(words, bondsOf(words, english), new Uint8Array(words.length), lecture);
+    const all = wordsMeasured(words, bondsOf(words, english), new Uint8Array(words.length), lecture);
     const { breaks } = bestLines(all, 0, words.length, lecture);
     const stops = [0, ...breaks, words.length];
     stops.slice(1).forEach((to, n) => {

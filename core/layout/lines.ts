@@ -53,7 +53,12 @@ export interface Words {
 }
 
 /** Measures words for a style. */
-export function measured(text: readonly string[], bonds: readonly Bond[], opens: Uint8Array, style: HouseStyle): Words {
+export function wordsMeasured(
+  text: readonly string[],
+  bonds: readonly Bond[],
+  opens: Uint8Array,
+  style: HouseStyle,
+): Words {
   const before = lengthsBefore(text, style.counting);
   const { ownLineAbove } = style.text;
   const ownLines: number[] = [];

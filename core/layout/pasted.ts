@@ -8,7 +8,7 @@ import { reflow, type Frame } from './reflow.ts';
 import { perLetter } from './speaking-time.ts';
 
 /** What the lines take the place of. */
-export interface Gap {
+export interface PasteTarget {
   /** Captions that go, in order; one at the least. */
   readonly old: readonly Caption[];
   /** When the caption before them ends, in ms; 0 where there is none. */
@@ -121,7 +121,7 @@ function withoutTime(of: Caption, frame: Frame, newId: () => string): Caption[] 
  */
 export function pasted(
   lines: readonly string[],
-  { old, since, until }: Gap,
+  { old, since, until }: PasteTarget,
   frame: Frame,
   newId: () => string,
 ): Caption[] {

@@ -30,7 +30,7 @@ import {
   bestLines,
   lengthOf,
   lineEndCosts,
-  measured,
+  wordsMeasured,
   needless,
   overWords,
   sharedIn,
@@ -118,7 +118,7 @@ function boardOf(tokens: Tokens, frame: Frame): Board {
   const n = tokens.text.length;
   const bonds = bondsOf(tokens.text, phrasesOf(frame.language));
   const { text: limits, counting, reading, time } = frame.style;
-  const words = measured(tokens.text, bonds, tokens.opens, frame.style);
+  const words = wordsMeasured(tokens.text, bonds, tokens.opens, frame.style);
   const { before } = words;
   const starts = new Float64Array(n + 1).fill(Infinity);
   starts.set(tokens.start);

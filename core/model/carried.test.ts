@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { resolve } from 'node:path';
 import ts from 'typescript';
-import { editOf } from '../rules/repairs/candidate.ts';
+import { editOfRepair } from '../rules/repairs/candidate.ts';
 import { apply } from './apply.ts';
 import { carryingArbitrary } from './arbitrary.ts';
 import { caption, type Caption } from './caption.ts';
@@ -61,7 +61,7 @@ describe('what a caption carries', () => {
     fc.assert(
       fc.property(differing, ({ base, changed }) => {
         if (carriesSame(base, changed)) return;
-        const { captions } = apply([base], editOf([base], [changed]));
+        const { captions } = apply([base], editOfRepair([base], [changed]));
         // Times that are set by a repair are set.
         expect(captions).toEqual([
           { ...changed, timing: carriesSame(base, changed, ['start', 'end']) ? 'set' : changed.timing },

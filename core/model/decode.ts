@@ -13,7 +13,7 @@ import type {
   WordRange,
   WordSource,
 } from './caption.ts';
-import type { Choice, Edit } from './edits.ts';
+import type { VersionChoice, Edit } from './edits.ts';
 import type { Piece } from './pieces.ts';
 
 /** JSON that is not what it should be; the message names the place. */
@@ -159,10 +159,10 @@ function decodePieces(value: unknown, at: string): Piece[] {
   return pieces;
 }
 
-function decodeChoice(value: unknown, at: string): Choice {
+function decodeChoice(value: unknown, at: string): VersionChoice {
   const choice = string(value, at);
   return choice === 'standing' || choice === 'removed' || choice.startsWith('version:')
-    ? (choice as Choice)
+    ? (choice as VersionChoice)
     : fail(at, 'standing, removed or a version');
 }
 

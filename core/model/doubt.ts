@@ -29,7 +29,7 @@ export const isUnheard = (caption: Caption, w: WordRange): boolean =>
 export const isHeard = (w: WordRange): boolean => (w[5] === 'aligned' ? w[4] >= wellHeard : w[4] > 0);
 
 /** Words of a caption with some of them held for certain: somebody has heard them and agrees. */
-export const agreed = (words: readonly WordRange[], heard: readonly WordRange[]): readonly WordRange[] =>
+export const heldForCertain = (words: readonly WordRange[], heard: readonly WordRange[]): readonly WordRange[] =>
   words.map((w) => (heard.includes(w) ? [w[0], w[1], w[2], w[3], 1, w[5], w[6]] : w));
 
 /** Whether a word is marked as doubtful, for whichever reason. @param below as in {@link isUnsure} */

@@ -69,12 +69,12 @@ export type Edit =
   /** Caption `id` is in conflict: somebody else had `caption` there, or nothing where it is null. */
   | { readonly type: 'keepVersion'; readonly id: string; readonly caption: Version }
   /** A conflict is over: what is chosen stands, the other versions go. */
-  | { readonly type: 'chooseVersion'; readonly id: string; readonly chosen: Choice }
+  | { readonly type: 'chooseVersion'; readonly id: string; readonly chosen: VersionChoice }
   /** Several edits that are one step of work, in order. */
   | { readonly type: 'together'; readonly edits: readonly Edit[] };
 
 /** The caption as it stands, its removal, or the version that was caption `ID`. */
-export type Choice = 'standing' | 'removed' | `version:${string}`;
+export type VersionChoice = 'standing' | 'removed' | `version:${string}`;
 
 /** An edit of a kind. */
 export type EditOf<K extends Edit['type']> = Extract<Edit, { readonly type: K }>;

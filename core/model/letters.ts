@@ -5,7 +5,7 @@
 import { isSpaceUnit } from '../text/tokens.ts';
 import { inOrder, type Caption } from './caption.ts';
 import type { Splice } from './edits.ts';
-import { changesOf, difference } from './text-changes.ts';
+import { textChangesOf, difference } from './text-changes.ts';
 
 /** Captions in order with where each of their letters is: caption and offset, letter after letter. */
 interface Letters {
@@ -51,7 +51,7 @@ export function letterMap(before: readonly Caption[], after: readonly Caption[])
   const runTo = (end: number): void => {
     while (from < end) moved[from++] = to++;
   };
-  for (const change of changesOf(difference(a.text, b.text)).reverse()) {
+  for (const change of textChangesOf(difference(a.text, b.text)).reverse()) {
     runTo(change.from);
     from = change.to;
     to += change.insert.length;

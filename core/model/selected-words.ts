@@ -1,7 +1,7 @@
 /** Words of a caption that somebody asks about. */
 import { min } from 'd3-array';
 import { tokensOf } from '../text/tokens.ts';
-import { bare } from '../languages/word-facts.ts';
+import { withoutPunctuation } from '../languages/word-facts.ts';
 import type { TextRange } from '../text/text-range.ts';
 import type { Caption, WordRange } from './caption.ts';
 
@@ -26,7 +26,7 @@ export function selectedWordsAt(caption: Caption, { from, to }: TextRange): Sele
   );
   const first = touched[0]?.from ?? 0;
   const whole = text.slice(first, touched.at(-1)?.to ?? first);
-  const inner = bare(whole);
+  const inner = withoutPunctuation(whole);
   if (inner === '') return null;
   const begins = first + whole.indexOf(inner);
   return selectedWordsIn(caption, { from: begins, to: begins + inner.length });
@@ -36,7 +36,9 @@ export function selectedWordsAt(caption: Caption, { from, to }: TextRange): Sele
 export function selectedWordsIn(caption: Caption, { from, to }: TextRange): SelectedWords {
   const words = caption.words.filter((w) => w[0] < to && w[1] > from);
   const certainties = words.flatMap((w) =>
-    w[5] === 'recogniser' && bare(caption.text.slice(w[0], w[1])) === bare(w[6]) ? [w[4]] : [],
+    w[5] === 'recogniser' && withoutPunctuation(caption.text.slice(w[0], w[1])) === withoutPunctuation(w[6])
+      ? [w[4]]
+      : [],
   );
   return {
     from,

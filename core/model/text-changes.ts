@@ -15,7 +15,7 @@ export const changeSet = (changes: TextChangeSpec | readonly TextChangeSpec[], l
   ChangeSet.of(changes, length, '\n');
 
 /** The changes of a set, the last first, so that each place is right when it is changed. */
-export function changesOf(set: ChangeSet): TextChangeSpec[] {
+export function textChangesOf(set: ChangeSet): TextChangeSpec[] {
   const found: TextChangeSpec[] = [];
   set.iterChanges(
     (from, to, _fromAfter, _toAfter, inserted) =>
@@ -27,7 +27,7 @@ export function changesOf(set: ChangeSet): TextChangeSpec[] {
 
 /** Changes as edits of a caption. */
 export const splicesOf = (set: ChangeSet, id: string, keeps: boolean): Splice[] =>
-  changesOf(set).map((c) => ({ type: 'splice', id, ...c, ...(keeps ? { keeps: true } : {}) }));
+  textChangesOf(set).map((c) => ({ type: 'splice', id, ...c, ...(keeps ? { keeps: true } : {}) }));
 
 /** Two change sets of one text, each carried over the other; what both put in one place stands `theirs` first. */
 export function crossed(own: ChangeSet, theirs: ChangeSet): { readonly own: ChangeSet; readonly theirs: ChangeSet } {
@@ -35,7 +35,7 @@ export function crossed(own: ChangeSet, theirs: ChangeSet): { readonly own: Chan
 }
 
 /** Whether a change puts in anything that can be read. */
-export const adds = (set: ChangeSet): boolean => changesOf(set).some((c) => c.insert.trim() !== '');
+export const adds = (set: ChangeSet): boolean => textChangesOf(set).some((c) => c.insert.trim() !== '');
 
 /** Characters of both texts compared one by one: up to so many pairs; beyond them only the beginning and the end are. */
 const mostPairs = 250_000;

@@ -12,7 +12,7 @@ export interface LoggedEdit {
 }
 
 /** How many captions differ between two states, and in what. One that was reworded and moved counts in both. */
-export interface Changed {
+export interface VersionChanges {
   readonly added: number;
   readonly removed: number;
   readonly reworded: number;
@@ -29,7 +29,7 @@ export interface TrackVersion {
   /** When that was made, in ms since 1970. */
   readonly at: number;
   readonly captions: number;
-  readonly changed: Changed;
+  readonly changed: VersionChanges;
 }
 
 /** After so long without an edit the next one begins another version, in ms: half an hour. */
@@ -40,7 +40,7 @@ const large = 20;
 const isLarge = (edit: Edit): boolean => edit.type !== 'proof' && touches(edit).length >= large;
 
 /** What differs between two states of a track. */
-export function changedBetween(before: readonly Caption[], after: readonly Caption[]): Changed {
+export function changedBetween(before: readonly Caption[], after: readonly Caption[]): VersionChanges {
   const was = new Map(before.map((c) => [c.id, c]));
   const found = { added: 0, removed: 0, reworded: 0, retimed: 0, proofed: 0, otherwise: 0 };
   for (const now of after) {

@@ -29,7 +29,7 @@ export function ruleNamed(id: RuleId): Rule {
 }
 
 /** How a rule is called; its id where this Fenwix does not know it. */
-export const titleOf = (id: string): string => byId.get(id)?.title ?? id;
+export const ruleTitle = (id: string): string => byId.get(id)?.title ?? id;
 
 /** A rule a style minds, and how much. */
 interface ActiveRule {

@@ -97,7 +97,7 @@ export const fields: readonly Field[] = [
   field('Counting', 'counting.wideDouble', 'Wide characters count double', [{ key: '', kind: 'flag' }], false),
 ];
 
-export const fieldGroups = ['Text', 'Reading', 'Time', 'Sound', 'State', 'Counting'] as const;
+export const styleFieldGroups = ['Text', 'Reading', 'Time', 'Sound', 'State', 'Counting'] as const;
 
 const isObject = (value: unknown): value is JsonObject => typeof value === 'object' && value !== null;
 

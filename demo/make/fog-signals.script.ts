@@ -1,7 +1,7 @@
 /** The spoken script of the demo recording *Fog signals*: half a minute, upright, for a social feed. */
-import type { Script } from './script.ts';
+import type { DemoScript } from './script.ts';
 
-export const fogSignals: Script = {
+export const fogSignals: DemoScript = {
   name: 'fog-signals',
   title: 'Fog signals',
   language: 'en-GB',

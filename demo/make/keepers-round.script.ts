@@ -1,5 +1,5 @@
 /** The spoken script of the demo recording *The keeper’s round*: a night’s walk along the Reach, sound only. */
-import type { Script, SoundCue, SpokenCue } from './script.ts';
+import type { DemoScript, SoundCue, SpokenCue } from './script.ts';
 
 interface Stop {
   readonly place: string;
@@ -313,7 +313,7 @@ const told: { readonly cues: readonly SpokenCue[]; readonly sounds: readonly Sou
   return { cues, sounds };
 })();
 
-export const keepersRound: Script = {
+export const keepersRound: DemoScript = {
   name: 'keepers-round',
   title: 'The keeper’s round',
   language: 'en-GB',

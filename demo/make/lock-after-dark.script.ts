@@ -4,7 +4,7 @@
  * Each cue is one sentence, said by one synthetic voice, preceded by a pause. The places and
  * roles are made up: Tollen Reach is the invented waterway of the demo.
  */
-import type { Script, SoundCue, SpokenCue } from './script.ts';
+import type { DemoScript, SoundCue, SpokenCue } from './script.ts';
 
 const spoken: readonly SpokenCue[] = [
   { voice: 'trainer', pause: 1500, text: 'Welcome to night school, part three.' },
@@ -90,7 +90,7 @@ export const lowerThirds: readonly {
 /** Silence after the last sentence, in ms. */
 const tail = 4200;
 
-export const lockAfterDark: Script = {
+export const lockAfterDark: DemoScript = {
   name: 'lock-after-dark',
   title: 'Working a lock after dark',
   language: 'en-GB',

@@ -15,7 +15,7 @@ import { fogSignals } from './fog-signals.script.ts';
 import { keepersRound } from './keepers-round.script.ts';
 import { lockAfterDark, lowerThirds } from './lock-after-dark.script.ts';
 import { frameRate, height, painter, width } from './lock-picture.ts';
-import type { Script } from './script.ts';
+import type { DemoScript } from './script.ts';
 import { makeSound, sampleRate, type Placed } from './sound.ts';
 
 /** What is drawn to the sound. */
@@ -141,7 +141,7 @@ function soundOnly(folder: string, out: string): void {
 /** The true script alone is written: the voices say the same again as when the recording was made. */
 const scriptOnly = process.argv.includes('--script-only');
 
-async function make(script: Script): Promise<void> {
+async function make(script: DemoScript): Promise<void> {
   const out = resolve('demo/recordings', script.name);
   const folder = mkdtempSync(join(tmpdir(), 'fenwix-demo-'));
   try {

@@ -22,7 +22,7 @@ export interface SoundCue {
   readonly length: number;
 }
 
-export interface Script {
+export interface DemoScript {
   /** As its folder is called. */
   readonly name: string;
   readonly title: string;

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { wordStarts } from './word-starts.ts';
-import { speakers, type Script, type Voice } from './script.ts';
+import { speakers, type DemoScript, type Voice } from './script.ts';
 
 export const sampleRate = 16000;
 const voices: Readonly<Record<Voice, string>> = { trainer: 'slt', keeper: 'rms' };
@@ -94,7 +94,7 @@ function writeWav(file: string, samples: Float32Array): void {
 }
 
 /** Says every sentence, places it with its sounds, writes `sound.wav`, and tells where all of it lies. */
-export function makeSound(folder: string, { spoken, sounds, tail }: Script): Placed {
+export function makeSound(folder: string, { spoken, sounds, tail }: DemoScript): Placed {
   const ms = (samples: number): number => Math.round((samples * 1000) / sampleRate);
   const at = (time: number): number => Math.round((time * sampleRate) / 1000);
   const parts: { readonly start: number; readonly samples: Float32Array }[] = [];

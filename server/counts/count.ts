@@ -16,7 +16,7 @@ export interface Counted {
   readonly basis: string;
 }
 
-interface Resting {
+interface CountedOn {
   readonly style: string;
   readonly rate: string;
   readonly basis: string;
@@ -34,7 +34,7 @@ export async function countMust(db: Knex, log: EditLog, id: string): Promise<Cou
   const job = await db('jobs')
     .leftJoin('recordings', 'recordings.hash', 'jobs.recording')
     .where('jobs.id', row.job)
-    .first<Resting | undefined>(
+    .first<CountedOn | undefined>(
       'jobs.style',
       'jobs.rate',
       'jobs.basis',

@@ -35,36 +35,36 @@ export function countingApart(program: string, folder: string): FindingCounts {
   let worker: Worker | null = null;
   let waiting: { readonly resolve: (counted: Counted) => void; readonly reject: (error: Error) => void } | null = null;
 
-  function hire(): Worker {
-    const hired = new Worker(program, { workerData: folder });
+  function startThread(): Worker {
+    const thread = new Worker(program, { workerData: folder });
     const lost = (error: unknown): void => {
       // One that is late to go takes nothing of the next one's.
-      if (worker !== hired) return;
+      if (worker !== thread) return;
       worker = null;
       waiting?.reject(
         error instanceof Error ? error : new Error(`The thread that counts ended with ${String(error)}.`),
       );
       waiting = null;
     };
-    hired.on('error', lost);
-    hired.on('exit', lost);
-    hired.on('message', (answer: Counted | { readonly trouble: string }) => {
-      if (worker !== hired) return;
+    thread.on('error', lost);
+    thread.on('exit', lost);
+    thread.on('message', (answer: Counted | { readonly trouble: string }) => {
+      if (worker !== thread) return;
       const asker = waiting;
       waiting = null;
       if ('trouble' in answer) asker?.reject(new Error(answer.trouble));
       else asker?.resolve(answer);
     });
     // It ends with the server, and does not hold that up.
-    hired.unref();
-    return hired;
+    thread.unref();
+    return thread;
   }
 
   return {
     count: (track) =>
       new Promise((resolve, reject) => {
         waiting = { resolve, reject };
-        (worker ??= hire()).postMessage(track);
+        (worker ??= startThread()).postMessage(track);
       }),
     async close() {
       await worker?.terminate();
@@ -99,7 +99,7 @@ export function counter(
   const isClosed = (): boolean => closing.signal.aborted;
   let changed = 0;
   /** Tracks that could not be counted as they are; they wait for their next edit, or the next start. */
-  const passed = new Set<string>();
+  const failedTracks = new Set<string>();
 
   function soon(): void {
     changed++;
@@ -125,7 +125,7 @@ export function counter(
     const at = changed;
     for (;;) {
       const rows = (await uncounted(db)) as readonly { readonly id: string; readonly job: string }[];
-      const next = rows.find(({ id }) => !passed.has(id));
+      const next = rows.find(({ id }) => !failedTracks.has(id));
       if (isClosed()) return true;
       if (!next) return changed === at;
       if (changed !== at) return false;
@@ -137,14 +137,14 @@ export function counter(
           say({ what: 'counted', job: next.job });
         });
       } catch (error) {
-        passed.add(next.id);
+        failedTracks.add(next.id);
         if (!isClosed()) log.error(toLog(error), 'counts');
       }
     }
   }
 
   const stop = listen((told) => {
-    if (told.what === 'edits') passed.delete(told.track);
+    if (told.what === 'edits') failedTracks.delete(told.track);
     if (told.what === 'edits' || told.what === 'job' || told.what === 'recording') soon();
   });
   soon();

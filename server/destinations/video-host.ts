@@ -67,7 +67,7 @@ async function bodyOf(response: Response): Promise<unknown> {
 }
 
 /** Whether a request never left: nobody was there to take it. */
-function neverLeft(error: unknown): boolean {
+function wasNotSent(error: unknown): boolean {
   const cause = (error as { cause?: { code?: unknown } }).cause;
   return ['ECONNREFUSED', 'ENOTFOUND', 'EAI_AGAIN', 'EHOSTUNREACH', 'ENETUNREACH'].includes(String(cause?.code));
 }
@@ -90,7 +90,7 @@ async function ask<T>(to: DestinationRow, schema: AnySchema<T>, { path, sent, si
   } catch (error) {
     throw new ApiError(
       'destination-away',
-      neverLeft(error)
+      wasNotSent(error)
         ? `${to.name} cannot be reached. Your captions are safe here and nothing was sent; it is tried again.`
         : `The connection to ${to.name} broke off. ${unsure}`,
     );

@@ -69,11 +69,11 @@ export const byId = objectOf<{ readonly id: string }>({ id: id.required() });
 export const byHash = objectOf<{ readonly hash: string }>({ hash: hash.required() });
 
 /** Which of the sound tracks of a recording, from 0. */
-export const soundTrack = Joi.number()
+export const soundTrackNumber = Joi.number()
   .integer()
   .min(0)
   .max(most.soundTracks - 1);
-export const ofSound = objectOf<OfSound>({ track: soundTrack });
+export const ofSound = objectOf<OfSound>({ track: soundTrackNumber });
 
 /** A language as BCP 47 has it, one that the platform knows how to read. */
 export const languageTag = Joi.string()

@@ -13,7 +13,7 @@ import { emptyLog } from '../database/open.ts';
 import type { Changes } from '../changes.ts';
 import { idTaken, missing } from '../http/errors.ts';
 import { route } from '../http/route.ts';
-import { byId, checkedText, hash, id, languageTag, objectOf, soundTrack } from '../http/validation.ts';
+import { byId, checkedText, hash, id, languageTag, objectOf, soundTrackNumber } from '../http/validation.ts';
 import { removeUnused } from '../recordings/sweep.ts';
 import { hashOf } from '../requested.ts';
 import { styleFrom } from '../styles/routes.ts';
@@ -54,7 +54,7 @@ const change = objectOf<JobChange>({
   recording: hash,
   recordingName,
   rate,
-  soundTrack,
+  soundTrack: soundTrackNumber,
   stretch: stretch.allow(null),
 }).min(1);
 

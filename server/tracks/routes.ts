@@ -7,7 +7,7 @@ import { trackNameFault } from '../../core/contract/title.ts';
 import { writable } from '../../core/formats/registry.ts';
 import { decodeEdit } from '../../core/model/decode.ts';
 import { ApiError } from '../../core/contract/api-error.ts';
-import type { TrackChange } from '../../core/contract/tracks.ts';
+import type { TrackProperties } from '../../core/contract/tracks.ts';
 import type { Batch } from '../../core/model/logged.ts';
 import type { Changes } from '../changes.ts';
 import { hourly } from '../hourly.ts';
@@ -34,7 +34,7 @@ export const newTrack = objectOf<ReceivedTrack>({
   // Captions and edits are read by the decoder in core, and not looked at here.
   captions: Joi.array().max(most.captions).default([]),
 });
-const change = objectOf<TrackChange>({
+const change = objectOf<TrackProperties>({
   name: checkedText(trackNameFault),
   language: languageTag,
   kind: Joi.string().valid('captions', 'subtitles', 'transcript'),

@@ -16,7 +16,7 @@ import { pipeline } from 'node:stream/promises';
 import { readSrt } from '../../core/formats/srt/read.ts';
 import { readWebvtt } from '../../core/formats/webvtt/read.ts';
 import { webvtt } from '../../core/formats/webvtt/webvtt.ts';
-import { writer } from '../../core/formats/webvtt/write.ts';
+import { vttWriter } from '../../core/formats/webvtt/write.ts';
 import { withIds } from '../../core/formats/cue.ts';
 import { Unreadable } from '../../core/formats/format.ts';
 import {
@@ -49,7 +49,10 @@ function playable(text: string): { readonly vtt: string } | { readonly why: stri
     const late = captions.findIndex((c, i) => i > 0 && c.start < (captions[i - 1]?.end ?? 0));
     if (late > 0) return { why: `captions ${String(late)} and ${String(late + 1)} overlap` };
     return {
-      vtt: writer.write({ captions: withIds(captions, randomUUID), title: '', language: null, foreign: null }, plainly),
+      vtt: vttWriter.write(
+        { captions: withIds(captions, randomUUID), title: '', language: null, foreign: null },
+        plainly,
+      ),
     };
   } catch (error) {
     if (error instanceof Unreadable) return { why: error.message };

@@ -1,5 +1,5 @@
 import { captionOfCue } from '../../core/formats/cue.ts';
-import { bare } from '../../core/formats/inline.ts';
+import { plainInline } from '../../core/formats/inline.ts';
 import { languageFor } from './language.ts';
 
 const english = 'The lower gate is shut and the water begins to fall, and nobody opens a gate against the water.';
@@ -13,6 +13,6 @@ it.each([
   ['words of the same language', null, 'captions.vtt', english, 'en-GB'],
   ['nothing to tell by', null, 'captions.vtt', 'Go.', 'en-GB'],
 ])('%s', (_, language, name, text, offered) => {
-  const captions = [captionOfCue(0, 2000, null, bare(text))];
+  const captions = [captionOfCue(0, 2000, null, plainInline(text))];
   expect(languageFor({ language, captions }, name, 'en-GB')).toBe(offered);
 });

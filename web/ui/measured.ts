@@ -18,4 +18,4 @@ function measuring(): (caption: Caption, counting: Counting) => Measures {
 }
 
 /** What {@link measure} gives for a caption. */
-export const measured = measuring();
+export const measuresOf = measuring();

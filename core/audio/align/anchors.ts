@@ -6,7 +6,7 @@ import { pushAll } from '../../text/push-all.ts';
 import type { Stretch } from '../regions.ts';
 import { engineRate } from './engine.ts';
 import { goesWithSound, runsIn, weightOf } from './evidence.ts';
-import { anywhere, follow, type Clip, type Hearing, type Placed } from './grammars.ts';
+import { anywhere, follow, type Clip, type Hearing, type PlacedWord } from './grammars.ts';
 import { sayingTime } from './script.ts';
 
 /** Sound to be heard. @param start in ms @param end in ms */
@@ -41,9 +41,9 @@ interface Whereabouts {
 }
 
 /** Words heard along the script that are believed: up to where it leaves the script with too little to show for it. */
-function believed(hearing: Hearing, placed: readonly Placed[], next: number): Placed[][] {
+function believed(hearing: Hearing, placed: readonly PlacedWord[], next: number): PlacedWord[][] {
   const good = placed.filter((p) => goesWithSound(hearing, p, leastScore));
-  const found: Placed[][] = [];
+  const found: PlacedWord[][] = [];
   let expected = next;
   for (const run of runsIn(good, 2)) {
     const [first, last] = [run[0], run.at(-1)];
@@ -59,7 +59,7 @@ function believed(hearing: Hearing, placed: readonly Placed[], next: number): Pl
 }
 
 interface HeardInGroup {
-  readonly runs: readonly Placed[][];
+  readonly runs: readonly PlacedWord[][];
   readonly where: Whereabouts;
 }
 
@@ -72,7 +72,7 @@ function heardIn(hearing: Hearing, clip: Clip, lasts: number, where: Whereabouts
     samples: clip.samples.subarray(Math.round(((after - clip.at) * engineRate) / 1000)),
     at: after,
   });
-  const found = (runs: readonly Placed[][]): HeardInGroup => {
+  const found = (runs: readonly PlacedWord[][]): HeardInGroup => {
     const last = runs.at(-1)?.at(-1);
     return { runs, where: { next: (last?.word ?? where.next) + 1, isSure: true, since: until } };
   };
@@ -124,7 +124,7 @@ function heardIn(hearing: Hearing, clip: Clip, lasts: number, where: Whereabouts
 /** What was heard of a part of the recording so far: plain, so that it can be kept and gone on from. */
 export interface PartHeard {
   /** Runs of words that are surely heard, in the order they are heard. */
-  readonly runs: readonly (readonly Placed[])[];
+  readonly runs: readonly (readonly PlacedWord[])[];
   readonly where: Whereabouts;
   /** How many of its groups were listened to. */
   readonly groups: number;
@@ -177,7 +177,7 @@ const worth = (letters: number): number => Math.min(1, letters / 5);
  * The runs that belong together: those in order that hold the most, where leaving out words that could have been said
  * or finding no time for them costs. By dynamic programming.
  */
-export function chained(runs: readonly (readonly Placed[])[], { script }: Pick<Hearing, 'script'>): Placed[] {
+export function chained(runs: readonly (readonly PlacedWord[])[], { script }: Pick<Hearing, 'script'>): PlacedWord[] {
   const inOrder = [...runs].sort((a, b) => (a[0]?.start ?? 0) - (b[0]?.start ?? 0));
   const weights = inOrder.map((run) => run.reduce((sum, { word }) => sum + worth(script.words[word]?.letters ?? 0), 0));
   const best = new Float64Array(inOrder.length);
@@ -201,7 +201,7 @@ export function chained(runs: readonly (readonly Placed[])[], { script }: Pick<H
     }
     if (top < 0 || (best[i] ?? 0) > (best[top] ?? 0)) top = i;
   }
-  const chain: Placed[] = [];
+  const chain: PlacedWord[] = [];
   const behind: (typeof inOrder)[number][] = [];
   for (let i = top; i >= 0; i = before[i] ?? -1) behind.push(inOrder[i] ?? []);
   for (const run of behind.reverse()) pushAll(chain, run);

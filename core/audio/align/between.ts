@@ -2,7 +2,7 @@
 import { cumsum, least, range } from 'd3-array';
 import type { Stretch } from '../regions.ts';
 import type { CaptionPlace } from './caption-place.ts';
-import { agreed, type Move, type Timed } from './moves.ts';
+import { agreedMove, type Move, type CaptionToPlace } from './moves.ts';
 import { sayingTime, type Script } from './script.ts';
 
 /** Less than this share of what words need holds none of them. */
@@ -21,7 +21,7 @@ interface Row {
   readonly after: CaptionPlace;
 }
 
-function rowsOf(captions: readonly Timed[], sure: readonly (CaptionPlace | null)[]): Row[] {
+function rowsOf(captions: readonly CaptionToPlace[], sure: readonly (CaptionPlace | null)[]): Row[] {
   const rows: Row[] = [];
   for (let i = 0; i < captions.length; i++) {
     const before = sure[i - 1];
@@ -42,7 +42,7 @@ const isInOrder = (moments: readonly number[]): boolean =>
  * noted, or what was cannot be.
  */
 function notedStarts(
-  captions: readonly Timed[],
+  captions: readonly CaptionToPlace[],
   { from, to, before, after }: Row,
   moves: readonly (Move | null)[],
   speech: readonly Stretch[],
@@ -50,7 +50,7 @@ function notedStarts(
   const starts: number[] = [];
   for (let k = from; k < to; k++) {
     const { start = 0 } = captions[k] ?? {};
-    const by = agreed(moves, k, start);
+    const by = agreedMove(moves, k, start);
     if (by === null || Math.abs(by) > nearWords) return null;
     starts.push(Math.round(start + by));
   }
@@ -69,7 +69,7 @@ function notedStarts(
  * @param moves of those that are sure, from where they were noted
  */
 export function placesBetween(
-  captions: readonly Timed[],
+  captions: readonly CaptionToPlace[],
   script: Script,
   sure: readonly (CaptionPlace | null)[],
   moves: readonly (Move | null)[],

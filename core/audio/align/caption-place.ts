@@ -1,5 +1,5 @@
 /** Where a caption belongs, and how sure that is. */
-import type { Placed } from './grammars.ts';
+import type { PlacedWord } from './grammars.ts';
 
 /** How a caption came to its place. */
 export type Certainty =
@@ -15,5 +15,5 @@ export interface CaptionPlace {
   readonly end: number;
   readonly how: Certainty;
   /** Its words that were heard. */
-  readonly words: readonly Placed[];
+  readonly words: readonly PlacedWord[];
 }

@@ -21,7 +21,7 @@ export interface Grammar {
 }
 
 /** A word that was heard; times in ms from the beginning of the samples. */
-export interface HeardWord {
+export interface EngineWord {
   readonly word: string;
   readonly start: number;
   readonly end: number;
@@ -32,7 +32,7 @@ export interface Engine {
   /** Makes names known, each with the ways it is said; one that is known already stays as it is. */
   readonly learn: (words: Iterable<readonly [name: string, ways: readonly string[]]>) => void;
   /** @param samples 16 kHz, -1 to 1 @returns null where no way through the grammar was found */
-  readonly hear: (samples: Float32Array, grammar: Grammar) => readonly HeardWord[] | null;
+  readonly hear: (samples: Float32Array, grammar: Grammar) => readonly EngineWord[] | null;
 }
 /** Samples in a second that engines are given. */
 export const engineRate = 16_000;

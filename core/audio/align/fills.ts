@@ -4,12 +4,12 @@ import { heardFor, stretchesIn } from '../heard-under.ts';
 import type { Stretch } from '../regions.ts';
 import type { ReadSound } from './anchors.ts';
 import { goesWithSound } from './evidence.ts';
-import { exactly, type Hearing, type Placed } from './grammars.ts';
+import { exactly, type Hearing, type PlacedWord } from './grammars.ts';
 import { padding } from './groups.ts';
 import { sayingTime } from './script.ts';
 
 /** Words that are not placed yet, and the sound they are probably in. */
-export interface Gap {
+export interface WordsToFill {
   readonly from: number;
   /** The last is not among them. */
   readonly to: number;
@@ -29,12 +29,12 @@ const longest = 30_000;
 
 /** Gaps between anchors. @param anchors in order @param length of the recording, in ms */
 export function gapsBetween(
-  anchors: readonly Placed[],
+  anchors: readonly PlacedWord[],
   { script }: Pick<Hearing, 'script'>,
   speech: readonly Stretch[],
   length: number,
-): Gap[] {
-  const gaps: Gap[] = [];
+): WordsToFill[] {
+  const gaps: WordsToFill[] = [];
   const many = script.words.length;
   let [word, time] = [0, 0];
   for (const anchor of [...anchors, { word: many, start: length, end: length }]) {
@@ -60,13 +60,13 @@ export function gapsBetween(
 const room = 1.6;
 
 /** Words that go with the anchor before them by their caption, and those that go with the one after, each in its own part of the sound. */
-function atBothEnds(script: Hearing['script'], from: number, to: number, start: number, end: number): Gap[] {
+function atBothEnds(script: Hearing['script'], from: number, to: number, start: number, end: number): WordsToFill[] {
   const captionOf = (word: number): number => script.words[word]?.caption ?? -1;
   let head = from;
   while (head < to && captionOf(head) === captionOf(from - 1)) head++;
   let tail = to;
   while (tail > head && captionOf(tail - 1) === captionOf(to)) tail--;
-  const found: Gap[] = [];
+  const found: WordsToFill[] = [];
   if (head > from)
     found.push({ from, to: head, start, end: Math.min(end, start + sayingTime(script, from, head) * room + padding) });
   if (tail < to)
@@ -81,7 +81,7 @@ function besideEdge(
   start: number,
   end: number,
   many: number,
-): Gap[] {
+): WordsToFill[] {
   const needs = sayingTime(script, from, to) * room + padding;
   if (needs > longest) return [];
   return to === many
@@ -90,7 +90,7 @@ function besideEdge(
 }
 
 /** Whether words made to fit are what is said there. */
-function stands(placed: readonly Placed[]): boolean {
+function stands(placed: readonly PlacedWord[]): boolean {
   const time = placed.reduce((sum, p) => sum + p.end - p.start, 0);
   const score = placed.reduce((sum, p) => sum + p.score * (p.end - p.start), 0);
   return placed.length > 0 && score / Math.max(1, time) > leastMean;
@@ -100,10 +100,10 @@ function stands(placed: readonly Placed[]): boolean {
 export async function fillsFor(
   hearing: Hearing,
   sound: ReadSound,
-  gaps: readonly Gap[],
+  gaps: readonly WordsToFill[],
   tell: (done: number) => void,
-): Promise<Placed[]> {
-  const found: Placed[] = [];
+): Promise<PlacedWord[]> {
+  const found: PlacedWord[] = [];
   for (const [i, gap] of gaps.entries()) {
     if (gap.end - gap.start >= 60) {
       const samples = await sound(gap.start, gap.end);

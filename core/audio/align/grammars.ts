@@ -3,11 +3,11 @@
  * that what is heard says which word it was, however often it is written.
  */
 import type { Pronouncer } from '../phones/pronounce.ts';
-import type { Arc, Engine, Grammar, HeardWord } from './engine.ts';
+import type { Arc, Engine, Grammar, EngineWord } from './engine.ts';
 import type { Script } from './script.ts';
 
 /** A word of the script where it was heard, in ms of the recording. */
-export interface Placed {
+export interface PlacedWord {
   /** Place in the script. */
   readonly word: number;
   readonly start: number;
@@ -59,7 +59,7 @@ function maker({ engine, pronounce, script }: Hearing, { samples, at: clipAt }: 
     }
   };
   /** What is heard from one state to another, as words of the script; null where no way was found. */
-  const hear = (start: number, end: number): Placed[] | null => {
+  const hear = (start: number, end: number): PlacedWord[] | null => {
     const grammar: Grammar = { states, start, end, arcs };
     engine.learn(learnt);
     const heard = engine.hear(samples, grammar);
@@ -70,11 +70,11 @@ function maker({ engine, pronounce, script }: Hearing, { samples, at: clipAt }: 
 
 /** What an engine heard, as words of the script; parts of one are put together. @param at of the samples in the recording, in ms */
 function asPlaced(
-  heard: readonly HeardWord[],
+  heard: readonly EngineWord[],
   names: ReadonlyMap<string, { readonly word: number; readonly isFirst: boolean }>,
   at: number,
-): Placed[] {
-  const placed: Placed[] = [];
+): PlacedWord[] {
+  const placed: PlacedWord[] = [];
   for (const { word: name, start, end, score } of heard) {
     const known = names.get(name);
     if (!known) continue;
@@ -118,7 +118,7 @@ function captionsBack(script: Script, word: number, many: number): number {
 }
 
 /** Hears the script along, from about one word on, wherever it ends up. @param from place of the word that is to come @param to the last is not among them */
-export function follow(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+export function follow(hearing: Hearing, clip: Clip, from: number, to: number): PlacedWord[] | null {
   const { script } = hearing;
   const { state, arc, namesOf, say, hear } = maker(hearing, clip);
   const opening = Math.max(0, Math.min(from - nearWords, captionsBack(script, from, nearCaptions)));
@@ -149,7 +149,7 @@ export function follow(hearing: Hearing, clip: Clip, from: number, to: number): 
 }
 
 /** Hears which captions of a window of the script come, in any order. */
-export function anywhere(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+export function anywhere(hearing: Hearing, clip: Clip, from: number, to: number): PlacedWord[] | null {
   const { script } = hearing;
   const { state, arc, namesOf, say, hear } = maker(hearing, clip);
   const hub = state();
@@ -168,7 +168,7 @@ export function anywhere(hearing: Hearing, clip: Clip, from: number, to: number)
 }
 
 /** Hears exactly these words, one after another. */
-export function exactly(hearing: Hearing, clip: Clip, from: number, to: number): Placed[] | null {
+export function exactly(hearing: Hearing, clip: Clip, from: number, to: number): PlacedWord[] | null {
   const { state, namesOf, say, hear } = maker(hearing, clip);
   const states = Array.from({ length: to - from + 1 }, state);
   for (let i = from; i < to; i++) say(namesOf(i), states[i - from] ?? 0, states[i - from + 1] ?? 0, 1);

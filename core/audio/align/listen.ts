@@ -1,13 +1,13 @@
 /** Listening to a recording for the words of a script, in steps that several workers can share. */
 import type { Stretch } from '../regions.ts';
 import { anchorsIn, chained, unheard, type PartHeard, type ReadSound } from './anchors.ts';
-import { fillsFor, gapsBetween, type Gap } from './fills.ts';
-import type { Hearing, Placed } from './grammars.ts';
+import { fillsFor, gapsBetween, type WordsToFill } from './fills.ts';
+import type { Hearing, PlacedWord } from './grammars.ts';
 import { groupsOf } from './groups.ts';
 import type { Script } from './script.ts';
 
 /** A part of the recording that is heard from its beginning on, whoever hears the others. */
-export interface Part {
+export interface ListeningPart {
   readonly groups: readonly Stretch[];
   /** The word that is probably to come first in it; null where it is the first of all. */
   readonly next: number | null;
@@ -25,7 +25,12 @@ export function howManyParts(speech: readonly Stretch[]): number {
 }
 
 /** The recording in as many parts of about the same speech. @param length in ms @param words of the script */
-export function partsOf(speech: readonly Stretch[], length: number, words: number, many: number): Part[] {
+export function listeningParts(
+  speech: readonly Stretch[],
+  length: number,
+  words: number,
+  many: number,
+): ListeningPart[] {
   const groups = groupsOf(speech, length);
   const all = groups.reduce((sum, g) => sum + g.end - g.start, 0);
   const parts: { groups: Stretch[]; next: number | null }[] = [];
@@ -47,7 +52,7 @@ export function partsOf(speech: readonly Stretch[], length: number, words: numbe
 export const leastShare = 0.15;
 
 export interface Listened {
-  readonly placed: readonly Placed[];
+  readonly placed: readonly PlacedWord[];
   /** Share of the words that was surely heard. */
   readonly share: number;
 }
@@ -55,7 +60,7 @@ export interface Listened {
 /** Who hears for the script: an engine here, or a worker that has one. Told the share of what was asked that is done. */
 export interface Hearer {
   readonly anchors: (so: PartHeard, groups: readonly Stretch[], tell: (share: number) => void) => Promise<PartHeard>;
-  readonly fills: (gaps: readonly Gap[], tell: (share: number) => void) => Promise<readonly Placed[]>;
+  readonly fills: (gaps: readonly WordsToFill[], tell: (share: number) => void) => Promise<readonly PlacedWord[]>;
 }
 export const hearerOf = (hearing: Hearing, sound: ReadSound): Hearer => ({
   anchors: (so, groups, tell) => anchorsIn(hearing, sound, so, groups, (done) => tell(done / groups.length)),
@@ -88,7 +93,7 @@ export async function listenWith(
   length: number,
   { tell = () => undefined, before = [], keep = () => undefined }: Listening = {},
 ): Promise<Listened> {
-  const parts = partsOf(speech, length, script.words.length, howManyParts(speech));
+  const parts = listeningParts(speech, length, script.words.length, howManyParts(speech));
   let done = parts.map(() => 0);
   const told = (i: number, share: number, from: number, to: number): void => {
     done[i] = share;
@@ -104,7 +109,7 @@ export async function listenWith(
       for (let taken = waiting.shift(); taken; taken = waiting.shift()) await hearPart(hearer, taken[0], taken[1]);
     }),
   );
-  async function hearPart(hearer: Hearer, i: number, part: Part): Promise<void> {
+  async function hearPart(hearer: Hearer, i: number, part: ListeningPart): Promise<void> {
     const all = part.groups.length;
     let so = heard[i] ?? unheard(part.groups, part.next);
     while (so.groups < all) {

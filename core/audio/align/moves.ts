@@ -3,7 +3,7 @@ import { median } from 'd3-array';
 import type { CaptionPlace } from './caption-place.ts';
 
 /** What of a caption there is to place. */
-export interface Timed {
+export interface CaptionToPlace {
   readonly start: number;
   readonly end: number;
   readonly timing: 'set' | 'provisional';
@@ -21,7 +21,7 @@ export interface Move {
   readonly by: number;
 }
 /** Null where it is not sure. */
-export const moveOf = (c: Timed | undefined, place: CaptionPlace | null | undefined): Move | null =>
+export const moveOf = (c: CaptionToPlace | undefined, place: CaptionPlace | null | undefined): Move | null =>
   c && place ? { at: c.start, by: place.start - c.start } : null;
 const isAlike = (a: Move, b: Move): boolean => Math.abs(a.by - b.by) <= alike + Math.abs(b.at - a.at) * alikeShare;
 /** The nearest that surely move: so many on either side of a place, in order. */
@@ -42,7 +42,7 @@ function movesAround(
   return { before, after };
 }
 /** How far neighbours say that a moment moves, in ms; null where they do not agree, or where too few are known. */
-export function agreed(moves: readonly (Move | null)[], i: number, at: number): number | null {
+export function agreedMove(moves: readonly (Move | null)[], i: number, at: number): number | null {
   const { before, after } = movesAround(moves, i, 2);
   // Beyond the first and the last that are sure, two on one side have to do.
   const [a, b] = before.length > 0 && after.length > 0 ? [before.at(-1), after[0]] : before.length > 0 ? before : after;
@@ -57,7 +57,7 @@ export function isOdd(moves: readonly (Move | null)[], i: number, move: Move): b
   const others = [...before, ...after];
   if (others.length < 3 || before.length === 0 || after.length === 0) return false;
   const agree = others.every((m, k) => k === 0 || isAlike(others[k - 1] ?? m, m));
-  const said = agreed(moves, i, move.at);
+  const said = agreedMove(moves, i, move.at);
   return agree && said !== null && Math.abs(said - move.by) > odd;
 }
 

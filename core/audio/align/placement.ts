@@ -1,9 +1,9 @@
 /** Where captions belong, from where their words are said: what is sure, what goes with its neighbours, what stays. */
 import type { Stretch } from '../regions.ts';
-import type { Placed } from './grammars.ts';
+import type { PlacedWord } from './grammars.ts';
 import { placesBetween } from './between.ts';
 import type { CaptionPlace } from './caption-place.ts';
-import { agreed, isOdd, isOff, moveOf, type Move, type Timed } from './moves.ts';
+import { agreedMove, isOdd, isOff, moveOf, type Move, type CaptionToPlace } from './moves.ts';
 import { sayingTime, type Script } from './script.ts';
 import { showsBeginning, soundsBeside } from './sound-beside.ts';
 
@@ -20,7 +20,7 @@ const leastHeard = 0.5;
  * @param missing time to say those of its words before the first that was heard, in ms
  * @param before end of the last word before it
  */
-function startOf(first: Placed, missing: number, before: number, speech: readonly Stretch[]): number {
+function startOf(first: PlacedWord, missing: number, before: number, speech: readonly Stretch[]): number {
   const early = Math.max(before, first.start - missing);
   const region = speech.find((s) => s.end > first.start);
   if (!region || region.start < before - 50) return early;
@@ -31,13 +31,13 @@ function startOf(first: Placed, missing: number, before: number, speech: readonl
 /** A first word apart from the rest by more than the first, and from the caption before by less than the second, in ms, is not said there. */
 const [apart, against] = [450, 250];
 /** The words of a caption without a first one that was heard at the end of what is said before it. */
-function withoutStray(words: readonly Placed[], before: number): readonly Placed[] {
+function withoutStray(words: readonly PlacedWord[], before: number): readonly PlacedWord[] {
   const [first, second] = words;
   const isStray = first && second && second.start - first.end > apart && before > 0 && first.start - before < against;
   return isStray && words.length > 2 ? words.slice(1) : words;
 }
 /** When it ends: with its last word, or with the speech where that ends there. */
-function endOf(last: Placed, next: number, speech: readonly Stretch[]): number {
+function endOf(last: PlacedWord, next: number, speech: readonly Stretch[]): number {
   const region = speech.findLast((s) => s.start < last.end);
   if (region && Math.abs(region.end - last.end) <= snaps && region.end <= next) return region.end;
   return Math.min(last.end, next);
@@ -48,15 +48,15 @@ function endOf(last: Placed, next: number, speech: readonly Stretch[]): number {
  * @param placed words that were heard, in order
  */
 export function placesOf(
-  captions: readonly Timed[],
+  captions: readonly CaptionToPlace[],
   script: Script,
-  placed: readonly Placed[],
+  placed: readonly PlacedWord[],
   sound: readonly Stretch[],
 ): CaptionPlace[] {
   const isBeside = soundsBeside(script, placed, sound);
   // Where something else sounds all the way, where speech begins says nothing; only words do.
   const speech = isBeside ? [] : sound;
-  const of: Placed[][] = captions.map(() => []);
+  const of: PlacedWord[][] = captions.map(() => []);
   for (const p of placed) of[script.words[p.word]?.caption ?? -1]?.push(p);
   const wordsIn = (i: number): number => (script.firstOf[i + 1] ?? script.words.length) - (script.firstOf[i] ?? 0);
   const heard = captions.map((_, i): CaptionPlace | null => {
@@ -91,7 +91,7 @@ export function placesOf(
     const place = sure[i] ?? between.get(i);
     const opens = place && place.words[0]?.word === script.firstOf[i];
     if (place && opens) return place;
-    const by = c.timing === 'set' ? agreed(moves, i, c.start) : null;
+    const by = c.timing === 'set' ? agreedMove(moves, i, c.start) : null;
     if (by === null) return place ?? { start: c.start, end: c.end, how: 'left', words: [] };
     const start = Math.max(0, Math.round(wordsIn(i) > 0 ? toSpeech(c.start + by) : c.start + by));
     // Its first word was not heard: its neighbours know better when it begins.

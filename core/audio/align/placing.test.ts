@@ -9,9 +9,9 @@ import { caption, type Caption, type WordRange } from '../../model/caption.ts';
 import { chained } from './anchors.ts';
 import { runsIn } from './evidence.ts';
 import { gapsBetween } from './fills.ts';
-import type { Placed } from './grammars.ts';
+import type { PlacedWord } from './grammars.ts';
 import { groupsOf } from './groups.ts';
-import { partsOf } from './listen.ts';
+import { listeningParts } from './listen.ts';
 import { placedTrack } from './placed-track.ts';
 import { placesOf } from './placement.ts';
 import { scriptOf } from './words-to-place.ts';
@@ -31,9 +31,9 @@ const captions = [
 ];
 const script = scriptOf(captions, 'en', pronounce);
 /** A word heard at a time, 300 ms long. */
-const at = (word: number, start: number, score = -10): Placed => ({ word, start, end: start + 300, score });
+const at = (word: number, start: number, score = -10): PlacedWord => ({ word, start, end: start + 300, score });
 /** All of a caption’s words from a time on. */
-const heard = (n: number, start: number): Placed[] => [0, 1, 2].map((k) => at(n * 3 + k, start + k * 400));
+const heard = (n: number, start: number): PlacedWord[] => [0, 1, 2].map((k) => at(n * 3 + k, start + k * 400));
 
 describe('groups of speech', () => {
   it('are 4 to 12 s where pauses let them be, and hold all of it', () => {
@@ -49,7 +49,7 @@ describe('groups of speech', () => {
   });
   it('are shared among workers, each of whom knows about where to begin', () => {
     const speech = Array.from({ length: 40 }, (_, i) => ({ start: i * 6000, end: i * 6000 + 5000 }));
-    const parts = partsOf(speech, 240_000, 800, 2);
+    const parts = listeningParts(speech, 240_000, 800, 2);
     expect(parts.map((p) => p.groups.length)).toEqual([21, 19]);
     expect(parts.map((p) => p.next)).toEqual([null, 420]);
   });

@@ -11,7 +11,7 @@ import { spokenLanguage } from '../../languages/spoken.ts';
 import { own } from '../../text/own.ts';
 
 /** A word as it is written, with the ways it can be said. */
-export interface Said {
+export interface SpokenForms {
   /** Offsets into the text of its caption. */
   readonly from: number;
   readonly to: number;
@@ -231,12 +231,12 @@ export function saidIn(
   caption: Pick<Caption, 'text' | 'speakers'>,
   tag: string,
   known: ReadonlySet<string> = new Set(),
-): readonly Said[] {
+): readonly SpokenForms[] {
   const language = spokenLanguage(tag);
   const { text } = caption;
   const silent = [...soundNotes(text), ...labelsIn(caption, known)];
   const isShouted = shouted(text);
-  const found: Said[] = [];
+  const found: SpokenForms[] = [];
   let isAfterNumber = false;
   for (const { 0: token, index } of text.matchAll(/\d{1,3}(?:[\u00a0\u202f]\d{3})+(?!\d)\S*|\S+/gu)) {
     if (silent.some((s) => s.from < index + token.length && s.to > index)) continue;

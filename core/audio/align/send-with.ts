@@ -7,13 +7,13 @@ export interface BeforeAndAfter {
   readonly after: Caption;
   readonly moves: boolean;
 }
-export type Side = 'before' | 'after';
+export type NeighbourSide = 'before' | 'after';
 
 /**
  * The caption as it moves with the nearest one on that side that does: by as much. Null where none moves there.
  * @param rows in order
  */
-export function sentWith(rows: readonly BeforeAndAfter[], i: number, side: Side): Caption | null {
+export function sentWith(rows: readonly BeforeAndAfter[], i: number, side: NeighbourSide): Caption | null {
   const row = rows[i];
   const others = side === 'before' ? rows.slice(0, i).reverse() : rows.slice(i + 1);
   const neighbour = others.find((o) => o.moves);

@@ -4,7 +4,7 @@
  */
 import { heardFor } from '../heard-under.ts';
 import type { Stretch } from '../regions.ts';
-import type { Placed } from './grammars.ts';
+import type { PlacedWord } from './grammars.ts';
 import type { Script } from './script.ts';
 
 /** Between the words of two captions that are further apart than this there is quiet, in ms … */
@@ -22,7 +22,7 @@ const leastWithQuiet = 0.65;
 const fewest = 4;
 
 /** @param placed words that were heard, in order */
-export function soundsBeside({ words }: Script, placed: readonly Placed[], speech: readonly Stretch[]): boolean {
+export function soundsBeside({ words }: Script, placed: readonly PlacedWord[], speech: readonly Stretch[]): boolean {
   let [many, withQuiet] = [0, 0];
   placed.forEach(({ word, start }, i) => {
     const before = placed[i - 1];
@@ -42,7 +42,7 @@ const [leastScore, mostBetween, mostPerLetter] = [-30, 150, 120];
  * a first word, or for the beginning of one.
  * @param heard those of its words that were heard
  */
-export function showsBeginning({ words, firstOf }: Script, caption: number, heard: readonly Placed[]): boolean {
+export function showsBeginning({ words, firstOf }: Script, caption: number, heard: readonly PlacedWord[]): boolean {
   const [first, second] = heard;
   if (!first || !second || first.word !== firstOf[caption]) return false;
   const letters = words[first.word]?.letters ?? 0;

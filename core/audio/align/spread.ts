@@ -1,6 +1,6 @@
 /** Captions that were not heard, between neighbours that were: they stay between them, in their old proportions. */
 import type { CaptionPlace } from './caption-place.ts';
-import type { Timed } from './moves.ts';
+import type { CaptionToPlace } from './moves.ts';
 
 /** A moment before, and where it is now, in ms. */
 type Moment = readonly [was: number, now: number];
@@ -23,7 +23,12 @@ function unheardRows(places: readonly CaptionPlace[]): Row[] {
 }
 
 /** Whether places stand one after the other as their captions did: none before the one before it, none at its moment that was not there. */
-function keepsOrder(captions: readonly Timed[], places: readonly CaptionPlace[], from: number, to: number): boolean {
+function keepsOrder(
+  captions: readonly CaptionToPlace[],
+  places: readonly CaptionPlace[],
+  from: number,
+  to: number,
+): boolean {
   for (let i = Math.max(1, from); i <= Math.min(to, places.length - 1); i++) {
     const [before, here] = [places[i - 1], places[i]];
     if (!before || !here || here.start < before.start) return false;
@@ -37,7 +42,11 @@ const between = ([a, nowA]: Moment, [b, nowB]: Moment, ms: number): number =>
   b > a ? nowA + ((Math.min(b, Math.max(a, ms)) - a) * (nowB - nowA)) / (b - a) : nowA;
 
 /** What a row is spread between: its neighbours, or what they say where it is the first or the last. */
-function endsOf(captions: readonly Timed[], places: readonly CaptionPlace[], { from, to }: Row): [Moment, Moment] {
+function endsOf(
+  captions: readonly CaptionToPlace[],
+  places: readonly CaptionPlace[],
+  { from, to }: Row,
+): [Moment, Moment] {
   const [first, last] = [captions[from], captions[to - 1]];
   const [before, after] = [captions[from - 1], captions[to]];
   const [placeBefore, placeAfter] = [places[from - 1], places[to]];
@@ -60,7 +69,10 @@ function endsOf(captions: readonly Timed[], places: readonly CaptionPlace[], { f
  * Places where none that was not heard is out of order with those that were, and no two captions come to stand at one
  * moment that did not before. Where one would be, its whole row is spread between its neighbours.
  */
-export function spreadUnheard(captions: readonly Timed[], places: readonly CaptionPlace[]): readonly CaptionPlace[] {
+export function spreadUnheard(
+  captions: readonly CaptionToPlace[],
+  places: readonly CaptionPlace[],
+): readonly CaptionPlace[] {
   const out = [...places];
   for (const row of unheardRows(places)) {
     const { from, to } = row;

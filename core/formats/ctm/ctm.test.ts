@@ -1,6 +1,6 @@
 import type { ParseWarning } from '../warning.ts';
 import fc from 'fast-check';
-import { newId, readAs, sheetOf, writeAs } from '../arbitrary.ts';
+import { countedId, readAs, sheetOf, writeAs } from '../arbitrary.ts';
 import { captionsArbitrary } from '../../model/arbitrary.ts';
 import { caption } from '../../model/caption.ts';
 import { withIds } from '../cue.ts';
@@ -66,7 +66,7 @@ describe('CTM', () => {
         const words = (of: readonly { readonly words: (typeof captions)[0]['words'] }[]) =>
           of.flatMap((c) => c.words.map((w) => [w[6], w[2], w[3], w[4]]));
         const file = ctm.writer?.write(sheetOf(timed), { positions: false, wordTimes: false, timeMarks: false }) ?? '';
-        expect(words(withIds(readAs(ctm, file).captions, newId))).toEqual(words(timed));
+        expect(words(withIds(readAs(ctm, file).captions, countedId))).toEqual(words(timed));
       }),
     );
   });

@@ -14,7 +14,7 @@ import { Unreadable, type Format, type Writer } from '../format.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 
-export interface HeardWord {
+export interface CtmWord {
   readonly text: string;
   /** In ms. */
   readonly start: number;
@@ -52,8 +52,8 @@ export function detectCtm(text: string): number {
 }
 
 /** The words of a CTM text, in order of time. @throws {Unreadable} naming the first line that is no word */
-export function readCtm(text: string, warnings: ParseWarning[] = []): HeardWord[] {
-  const words: HeardWord[] = [];
+export function readCtm(text: string, warnings: ParseWarning[] = []): CtmWord[] {
+  const words: CtmWord[] = [];
   let choice = 0;
   linesOfText(text).forEach((line, i) => {
     if (isComment(line)) return;
@@ -82,7 +82,7 @@ export function readCtm(text: string, warnings: ParseWarning[] = []): HeardWord[
 }
 
 /** A recognised word as a piece to group, its times with it. */
-export const pieceOfWord = (w: HeardWord): TimedPiece => ({
+export const pieceOfWord = (w: CtmWord): TimedPiece => ({
   text: w.text,
   start: w.start,
   end: w.end,
@@ -92,10 +92,10 @@ export const pieceOfWord = (w: HeardWord): TimedPiece => ({
 });
 
 /** Words of a caption with their times: those it has, or its time shared among its words by letters. */
-function wordsOf(c: Caption): HeardWord[] {
+function wordsOf(c: Caption): CtmWord[] {
   const found = tokensOf(c.text, 0, c.text.length);
   const ranges = c.words.length > 0 ? c.words : shareByLetters(c.text, found, c.start, c.end);
-  return ranges.flatMap(([from, to, start, end, certainty]): HeardWord[] => {
+  return ranges.flatMap(([from, to, start, end, certainty]): CtmWord[] => {
     const inside = tokensOf(c.text, from, to);
     if (inside.length <= 1) return inside.map((t) => ({ text: c.text.slice(t.from, t.to), start, end, certainty }));
     return shareByLetters(c.text, inside, start, end).map((w) => ({ text: w[6], start: w[2], end: w[3], certainty }));

@@ -4,7 +4,7 @@ import { firstLines } from '../lines.ts';
 import { readSrt } from './read.ts';
 import { numberOf } from './stops.ts';
 import { readTimeLine } from './time-line.ts';
-import { writer } from './write.ts';
+import { srtWriter } from './write.ts';
 
 export const srt: Format = {
   name: 'srt',
@@ -18,5 +18,5 @@ export const srt: Format = {
     return k > 0 && numberOf(head[k - 1] ?? '', 0, (head[k - 1] ?? '').length) !== null ? 0.9 : 0.7;
   },
   read: readSrt,
-  writer,
+  writer: srtWriter,
 };

@@ -3,7 +3,7 @@
  * not; and the braces some programs leave, `{\an8}` for the place, `{\i1}` for italics.
  */
 import type { Mark, MarkKind, Placement } from '../../model/caption.ts';
-import { bare, byExtent, type Inline } from '../inline.ts';
+import { plainInline, byExtent, type Inline } from '../inline.ts';
 
 interface OpenTag {
   readonly name: string;
@@ -134,7 +134,7 @@ function placeOf(source: string, sign: string, from: number): number {
 /** Reads SRT text in one pass; tags left open end with the text, and what is no tag stays text. */
 export function readSrtText(source: string): Inline {
   const hasBraces = source.includes('{\\');
-  if (!hasBraces && !source.includes('<')) return bare(source);
+  if (!hasBraces && !source.includes('<')) return plainInline(source);
   const reading: TextReader = { text: '', open: [], marks: [], placement: null, dropped: 0 };
   let nextBrace = hasBraces ? -1 : source.length;
   let nextBracket = -1;

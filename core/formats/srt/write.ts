@@ -53,7 +53,7 @@ function comesBack(c: Caption): boolean {
   return found.length === 1 && found[0]?.text === withoutBlankLines(c.text);
 }
 
-export const writer: Writer = {
+export const srtWriter: Writer = {
   write,
   losses: (sheet, options) =>
     lossesOf(sheet, {

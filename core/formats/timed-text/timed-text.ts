@@ -8,7 +8,7 @@ import type { ReadCaption } from '../../model/caption.ts';
 import { readStamp, skipSpaces, stampMs, digitsEnd } from '../../timing/clock/stamp.ts';
 import { captionOfCue, ordered } from '../cue.ts';
 import { Unreadable, type Format, type ReadResult } from '../format.ts';
-import { bare } from '../inline.ts';
+import { plainInline } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 
 /** A moment: in ms, with frames to be added once their rate is known. */
@@ -144,7 +144,7 @@ function read(text: string): ReadResult {
     }
     // The number of the next caption stands at the end of this one's text.
     while (body.length > 1 && /^\d{1,6}$/.test(body.at(-1) ?? '')) body.pop();
-    return captionOfCue(start, end, null, bare(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')));
+    return captionOfCue(start, end, null, plainInline(unquoted(body.join('\n')).replace(/\[br\]/gi, '\n')));
   });
   const captions = ordered(read, (i) => found[i]?.line ?? 1, warnings);
   return {

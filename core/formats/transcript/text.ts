@@ -3,12 +3,12 @@ import type { Sheet, WriteOptions } from '../sheet.ts';
 import { wholeClock } from '../../timing/clock/clock.ts';
 import type { Format, Writer } from '../format.ts';
 import { Unreadable } from '../format.ts';
-import { bare } from '../inline.ts';
+import { plainInline } from '../inline.ts';
 import { firstLines, linesOfText } from '../lines.ts';
 import { lossesOf, onlyWords } from '../loss.ts';
 import { captionsOfParagraphs, passagesOf, timeMark, type Paragraph } from './paragraphs.ts';
 
-const content = (text: string): Paragraph['content'] => ({ ...bare(text), words: [] });
+const content = (text: string): Paragraph['content'] => ({ ...plainInline(text), words: [] });
 
 /** Paragraphs: parted by blank lines where there are any, else one a line; a time mark always begins one. */
 function paragraphsOf(text: string): Paragraph[] {

@@ -105,7 +105,7 @@ ${captions.map((c) => paragraph(c, dialect, options)).join('')}    </div>
 `;
 }
 
-export const writer: Writer = {
+export const ttmlWriter: Writer = {
   write,
   losses: (sheet, options) =>
     lossesOf(sheet, {

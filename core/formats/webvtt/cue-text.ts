@@ -5,7 +5,7 @@
 import type { Mark, MarkKind, SpeakerRange } from '../../model/caption.ts';
 import { labelLength } from '../../text/labels.ts';
 import { colourOfClass } from '../colours.ts';
-import { bare, byExtent, type Inline } from '../inline.ts';
+import { plainInline, byExtent, type Inline } from '../inline.ts';
 import { decodeReferences } from './references.ts';
 import { webvttTime } from './time.ts';
 
@@ -108,7 +108,7 @@ function takeTag(inside: string, reading: CueTextReader): void {
 
 /** Parses a cue's text in one pass; every `<` begins a tag, and one that is never closed runs to the end. */
 export function readCueText(source: string): Inline {
-  if (!source.includes('<')) return bare(decodeReferences(source));
+  if (!source.includes('<')) return plainInline(decodeReferences(source));
   const reading: CueTextReader = { text: '', open: [], marks: [], speakers: [], times: [] };
   for (let i = 0; i < source.length;) {
     const tag = source.indexOf('<', i);

@@ -1,5 +1,5 @@
 import { WebVTTParser } from 'webvtt-parser';
-import { bytes, asked, newId, readAs, writeAs } from '../arbitrary.ts';
+import { bytes, asked, countedId, readAs, writeAs } from '../arbitrary.ts';
 import { Unreadable } from '../format.ts';
 import { importCaptions } from '../registry.ts';
 import { withIds } from '../cue.ts';
@@ -11,7 +11,7 @@ const read = (text: string, rescue = false) => readAs(webvtt, text, rescue);
 const body = (text: string, rescue = false) => read(`WEBVTT\n\n${text}`, rescue);
 const rewritten = (text: string): string => {
   const { captions, foreign } = read(text);
-  return writeAs(webvtt, withIds(captions, newId), { foreign });
+  return writeAs(webvtt, withIds(captions, countedId), { foreign });
 };
 const T = '00:01.000 --> 00:02.000';
 

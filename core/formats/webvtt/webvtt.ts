@@ -1,7 +1,7 @@
 /** WebVTT: what it is, and where its reading and writing are. */
 import type { Format } from '../format.ts';
 import { readWebvtt, signature } from './read.ts';
-import { writer } from './write.ts';
+import { vttWriter } from './write.ts';
 
 export const webvtt: Format = {
   name: 'vtt',
@@ -10,5 +10,5 @@ export const webvtt: Format = {
   mediaType: 'text/vtt',
   detect: (text) => (signature.test(text.slice(0, 16).split(/[\r\n]/)[0] ?? '') ? 1 : 0),
   read: readWebvtt,
-  writer,
+  writer: vttWriter,
 };

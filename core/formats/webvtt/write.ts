@@ -87,7 +87,7 @@ function write(sheet: Sheet, options: WriteOptions): string {
   return `${parts.join('\n\n')}\n\n${captions.map((c) => writeCue(c, seen, options)).join('\n')}${end ? `\n${end}\n` : ''}`;
 }
 
-export const writer: Writer = {
+export const vttWriter: Writer = {
   write,
   losses: (sheet, options) =>
     lossesOf(sheet, {

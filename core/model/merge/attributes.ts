@@ -2,7 +2,7 @@
 import { movedWords } from '../effects.ts';
 import type { EditOf } from '../edits.ts';
 import { overlaps } from '../../text/text-range.ts';
-import { settled, type Cross } from './cross.ts';
+import { leadingTo, type Cross } from './cross.ts';
 import { after } from './parts.ts';
 
 type MarkEdit = EditOf<'mark'>;
@@ -28,7 +28,7 @@ export const letBeOverLetBe: Cross<EditOf<'letBe'>, EditOf<'letBe'>> = (own, the
 
 /** Versions of the same caption take each other's place as their letters tell; others stand side by side. */
 export const versionOverVersion: Cross<EditOf<'keepVersion'>, EditOf<'keepVersion'>> = (own, theirs, at) =>
-  own.caption?.id === theirs.caption?.id ? settled(own, theirs, at, [own]) : { own: [own], theirs: [theirs] };
+  own.caption?.id === theirs.caption?.id ? leadingTo(own, theirs, at, [own]) : { own: [own], theirs: [theirs] };
 
 /** The own times stand; the words keep what theirs moved them by. */
 export const timesOverRetime: Cross<SetTimes, Retime> = (own, theirs) => ({

@@ -6,7 +6,7 @@ import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { spliceText, type Ranged } from '../ranges.ts';
 import type { Cross } from './cross.ts';
 import { after, type PartsState } from './parts.ts';
-import { changeSet, changesOf, crossed, difference, splicesOf } from '../text-changes.ts';
+import { changeSet, textChangesOf, crossed, difference, splicesOf } from '../text-changes.ts';
 import type { ChangeSet } from '@codemirror/state';
 
 /** Edits of one caption that change none of its text. */
@@ -36,7 +36,7 @@ const fields: Readonly<Record<Attribute['type'], readonly (keyof Caption)[]>> = 
 const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 const withText = <T extends Ranged>(of: T, set: ChangeSet): T =>
-  changesOf(set).reduce((now, c) => spliceText(now, c.from, c.to, c.insert), of);
+  textChangesOf(set).reduce((now, c) => spliceText(now, c.from, c.to, c.insert), of);
 
 const baseOf = (at: PartsState, id: string, or: Caption): Caption => at.get(id) ?? or;
 

@@ -20,10 +20,16 @@ export type Cross<O extends Part = Single, T extends Part = Part> = (own: O, the
 /** They do not touch one another. */
 export const apart: Cross = (own, theirs) => ({ own: [own], theirs: [theirs] });
 /** The later says all of it again. */
-export const ownStands: Cross = (own) => ({ own: [own], theirs: [] });
+export const ownReplacesTheirs: Cross = (own) => ({ own: [own], theirs: [] });
 
 /** The own part becomes these; theirs is whatever leads there from the other side. */
-export function settled(own: Single, theirs: Part, at: PartsState, then: readonly Single[], conflict = false): Crossed {
+export function leadingTo(
+  own: Single,
+  theirs: Part,
+  at: PartsState,
+  then: readonly Single[],
+  conflict = false,
+): Crossed {
   const target = after(at, [theirs, ...then]);
   return { own: then, theirs: between(after(at, [own]), target), ...(conflict ? { conflict: true } : {}) };
 }
@@ -40,7 +46,7 @@ export function holderOf(of: Caption, state: PartsState): Caption | undefined {
 }
 
 /** Keeps a caption as another version; where there is nothing it could be shown with, it comes back against its removal. */
-export function kept(of: Caption, state: PartsState): Single {
+export function keptAsVersion(of: Caption, state: PartsState): Single {
   const holder = holderOf(of, state);
   return holder
     ? { type: 'keepVersion', id: holder.id, caption: withoutVersions(of) }
@@ -48,26 +54,26 @@ export function kept(of: Caption, state: PartsState): Single {
 }
 
 /** The own part cannot be made any more: what it wrote is kept as versions beside what theirs left. */
-export const lapses: Cross = (own, theirs, at) => {
+export const ownCannotBeMade: Cross = (own, theirs, at) => {
   const mine = after(at, [own]);
   const ids = new Set(touched(own));
   const before = [...at.values()].filter((c) => ids.has(c.id));
   const made = [...mine.values()].filter((c) => ids.has(c.id));
-  if (lettersIn(before) === lettersIn(made)) return settled(own, theirs, at, []);
+  if (lettersIn(before) === lettersIn(made)) return leadingTo(own, theirs, at, []);
   const others = after(at, [theirs]);
   const present = new Set([...others.values()].map((c) => lettersIn([c])));
   const wrote = made.filter((c) => adds(difference(at.get(c.id)?.text ?? '', c.text)) && !present.has(lettersIn([c])));
-  return settled(
+  return leadingTo(
     own,
     theirs,
     at,
-    wrote.map((c) => kept(c, others)),
+    wrote.map((c) => keptAsVersion(c, others)),
     wrote.length > 0,
   );
 };
 
 /** A way for the other order of two kinds, where it does not matter who was first. */
-export const turned =
+export const swapped =
   <O extends Single, T extends Single>(cross: Cross<O, T>): Cross<T, O> =>
   (own, theirs, at) => {
     const { own: a, theirs: b, conflict } = cross(theirs, own, at);

@@ -4,7 +4,7 @@ import { withoutVersions, type Caption } from '../caption.ts';
 import { withVersion } from '../effects.ts';
 import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { idOf, madeBy, mergedCaption, type Attribute } from './captions.ts';
-import { holderOf, lapses, settled, turned, type Cross, type Crossed } from './cross.ts';
+import { holderOf, ownCannotBeMade, leadingTo, swapped, type Cross, type Crossed } from './cross.ts';
 import { letterMap, lettersIn, type LetterMap } from '../letters.ts';
 import { after, between, partsOf, type PartsState } from './parts.ts';
 import { changeSet, difference, splicesOf } from '../text-changes.ts';
@@ -49,17 +49,17 @@ const crossedWith = (replace: Replace, then: readonly Single[], at: PartsState, 
 });
 
 export const spliceOverReplace: Cross<Splice, Replace> = (own, theirs, at) => {
-  if (!theirs.removed.includes(own.id)) return lapses(own, theirs, at);
+  if (!theirs.removed.includes(own.id)) return ownCannotBeMade(own, theirs, at);
   const { then, conflict } = splice(own, theirs, at);
   return crossedWith(theirs, then, at, conflict);
 };
-export const replaceOverSplice = turned(spliceOverReplace);
+export const replaceOverSplice = swapped(spliceOverReplace);
 
 /** A caption changed as a whole: the one that holds its letters changes alike, else its text goes where its letters went. */
 export const wholeOverReplace: Cross<SetCaptions, Replace> = (own, theirs, at) => {
   const id = idOf(own);
   const base = at.get(id);
-  if (!theirs.removed.includes(id) || !base) return lapses(own, theirs, at);
+  if (!theirs.removed.includes(id) || !base) return ownCannotBeMade(own, theirs, at);
   const made = madeBy(own);
   const counterpart = after(at, [theirs]).get(mapOf(theirs, at).counterpart(id)?.id ?? '');
   if (counterpart) {
@@ -84,7 +84,7 @@ export const wholeOverReplace: Cross<SetCaptions, Replace> = (own, theirs, at) =
   }
   return { own: then, theirs: partsOf(replace), ...(conflict ? { conflict: true } : {}) };
 };
-export const replaceOverWhole = turned(wholeOverReplace);
+export const replaceOverWhole = swapped(wholeOverReplace);
 
 /** The same said of another caption; null where its text has no such places. */
 function saidOf(attribute: Attribute, from: Caption, to: Caption): Attribute | null {
@@ -123,7 +123,7 @@ function versionHolders(
 export const attributeOverReplace: Cross<Attribute, Replace> = (own, theirs, at) => {
   const id = idOf(own);
   const base = at.get(id);
-  if (!theirs.removed.includes(id) || !base) return lapses(own, theirs, at);
+  if (!theirs.removed.includes(id) || !base) return ownCannotBeMade(own, theirs, at);
   const letters = mapOf(theirs, at);
   const to = own.type === 'keepVersion' ? versionHolders(own, base, letters, theirs) : [letters.counterpart(id)];
   return crossedWith(
@@ -133,7 +133,7 @@ export const attributeOverReplace: Cross<Attribute, Replace> = (own, theirs, at)
     false,
   );
 };
-export const replaceOverAttribute = turned(attributeOverReplace);
+export const replaceOverAttribute = swapped(attributeOverReplace);
 
 const keepsLetters = (replace: Replace, at: PartsState): boolean =>
   lettersIn(replace.removed.flatMap((id) => at.get(id) ?? [])) === lettersIn(replace.captions);
@@ -162,7 +162,7 @@ function inConflict(captions: readonly Caption[], others: readonly Caption[]): r
  * the own captions stand, and those that only theirs exchanged are back, with what theirs wrote beside them.
  */
 export const replaceOverReplace: Cross<Replace, Replace> = (own, theirs, at) => {
-  if (keepsLetters(own, at)) return settled(own, theirs, at, []);
+  if (keepsLetters(own, at)) return leadingTo(own, theirs, at, []);
   if (keepsLetters(theirs, at)) return { own: between(after(at, [theirs]), after(at, [own])), theirs: [] };
   const back = theirs.removed.filter((id) => !own.removed.includes(id)).flatMap((id) => at.get(id) ?? []);
   const then: Replace = {
@@ -170,15 +170,15 @@ export const replaceOverReplace: Cross<Replace, Replace> = (own, theirs, at) => 
     removed: [...own.removed.filter((id) => !theirs.removed.includes(id)), ...theirs.captions.map((c) => c.id)],
     captions: inConflict([...own.captions, ...back], theirs.captions),
   };
-  return settled(own, theirs, at, [then], true);
+  return leadingTo(own, theirs, at, [then], true);
 };
 
 /** A split of what is exchanged is part of what goes. */
 export const splitOverReplace: Cross<EditOf<'split'>, Replace> = (own, theirs, at) =>
   theirs.removed.includes(own.id)
     ? { own: [], theirs: [{ ...theirs, removed: [...theirs.removed, own.newId] }] }
-    : lapses(own, theirs, at);
-export const replaceOverSplit = turned(splitOverReplace);
+    : ownCannotBeMade(own, theirs, at);
+export const replaceOverSplit = swapped(splitOverReplace);
 
 /** A join inside what is exchanged is part of what goes; one across its edge lapses. */
 export const joinOverReplace: Cross<EditOf<'join'>, Replace> = (own, theirs, at) => {
@@ -187,7 +187,7 @@ export const joinOverReplace: Cross<EditOf<'join'>, Replace> = (own, theirs, at)
     return { own: [], theirs: [{ ...theirs, removed: theirs.removed.filter((id) => id !== own.next) }] };
   return { own: [], theirs: between(after(at, [own]), after(at, [theirs])) };
 };
-export const replaceOverJoin = turned(joinOverReplace);
+export const replaceOverJoin = swapped(joinOverReplace);
 
 /**
  * A caption that is removed while it is exchanged: its letters go from the new captions too. Where those
@@ -196,7 +196,7 @@ export const replaceOverJoin = turned(joinOverReplace);
 export const removeOverReplace: Cross<EditOf<'remove'>, Replace> = (own, theirs, at) => {
   const id = own.ids[0] ?? '';
   const base = at.get(id);
-  if (!theirs.removed.includes(id) || !base) return lapses(own, theirs, at);
+  if (!theirs.removed.includes(id) || !base) return ownCannotBeMade(own, theirs, at);
   const letters = mapOf(theirs, at);
   const cut = letters.carried({ type: 'splice', id, from: 0, to: base.text.length, insert: '' });
   if (!cut) {
@@ -216,7 +216,7 @@ export const removeOverReplace: Cross<EditOf<'remove'>, Replace> = (own, theirs,
   const rest = { ...withChanges(theirs, then, at), removed: theirs.removed.filter((r) => r !== id) };
   return { own: then, theirs: partsOf(rest) };
 };
-export const replaceOverRemove = turned(removeOverReplace);
+export const replaceOverRemove = swapped(removeOverReplace);
 
 /** White space left at the ends of a caption that lost words there. */
 function tidied(c: Caption | undefined): Single[] {

@@ -2,7 +2,7 @@
 import { withoutVersions, type Caption, type Version } from '../caption.ts';
 import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
 import { idOf, madeBy, type Attribute } from './captions.ts';
-import { settled, turned, type Cross, type Crossed } from './cross.ts';
+import { leadingTo, swapped, type Cross, type Crossed } from './cross.ts';
 import { lettersIn } from '../letters.ts';
 import { after, between, type PartsState } from './parts.ts';
 import { adds, changeSet, difference, splicesOf } from '../text-changes.ts';
@@ -22,14 +22,14 @@ export const spliceOverSplit: Cross<Splice, Split> = (own, theirs, at) => {
   );
   return { own: then, theirs: [split] };
 };
-export const splitOverSplice = turned(spliceOverSplit);
+export const splitOverSplice = swapped(spliceOverSplit);
 
 /** Typing against a join: the second part’s text lies behind the first’s. */
 export const spliceOverJoin: Cross<Splice, Join> = (own, theirs, at) => {
   const by = own.id === theirs.id ? 0 : textOf(at, theirs.id).length + theirs.between.length;
   return { own: [{ ...own, id: theirs.id, from: own.from + by, to: own.to + by }], theirs: [theirs] };
 };
-export const joinOverSplice = turned(spliceOverJoin);
+export const joinOverSplice = swapped(spliceOverJoin);
 
 /** A moment inside a caption whose times have changed: along with a shift, else as near as it can be. */
 function movedWith(before: Caption, now: Caption, ms: number): number {
@@ -54,28 +54,28 @@ export const attributeOverSplit: Cross<Attribute | SetCaptions, Split> = (own, t
   const split = splitAfter(theirs, own, at);
   return { own: between(after(at, [theirs]), after(at, [own, split])), theirs: [split] };
 };
-export const splitOverAttribute = turned(attributeOverSplit);
+export const splitOverAttribute = swapped(attributeOverSplit);
 
 /** A version against a split of its caption stays with the first part; a removal was of both. */
 export const versionOverSplit: Cross<EditOf<'keepVersion'>, Split> = (own, theirs) => ({
   own: own.caption === null ? [own, { ...own, id: theirs.newId }] : [own],
   theirs: [theirs],
 });
-export const splitOverVersion = turned(versionOverSplit);
+export const splitOverVersion = swapped(versionOverSplit);
 
 /** What is said of a caption against its join: the joined one gets what it would have had. */
 export const attributeOverJoin: Cross<Attribute | SetCaptions, Join> = (own, theirs, at) => ({
   own: between(after(at, [theirs]), after(at, [own, theirs])),
   theirs: [theirs],
 });
-export const joinOverAttribute = turned(attributeOverJoin);
+export const joinOverAttribute = swapped(attributeOverJoin);
 
 /** A version against a join goes with the joined caption. */
 export const versionOverJoin: Cross<EditOf<'keepVersion'>, Join> = (own, theirs) => ({
   own: [{ ...own, id: theirs.id }],
   theirs: [theirs],
 });
-export const joinOverVersion = turned(versionOverJoin);
+export const joinOverVersion = swapped(versionOverJoin);
 
 /** Where the text of the first part of a split ends, and where that of the second begins. */
 function gapAt(text: string, at: number): { readonly head: number; readonly tail: number } {
@@ -110,7 +110,7 @@ export const splitOverSplit: Cross<Split, Split> = (own, theirs, at) => {
     mine.head > others.head
       ? { own: second(theirs, others.tail, own), theirs: first(own, theirs) }
       : { own: first(theirs, own), theirs: second(own, mine.tail, theirs) };
-  return settled(own, theirs, at, [then.own]).theirs.length === 0
+  return leadingTo(own, theirs, at, [then.own]).theirs.length === 0
     ? { own: [then.own], theirs: [] }
     : { own: [then.own], theirs: [then.theirs] };
 };
@@ -121,13 +121,13 @@ export const splitOverJoin: Cross<Split, Join> = (own, theirs, at) => {
   const by = textOf(at, theirs.id).length + theirs.between.length;
   return { own: [{ ...own, id: theirs.id, at: own.at + by }], theirs: [theirs] };
 };
-export const joinOverSplit = turned(splitOverJoin);
+export const joinOverSplit = swapped(splitOverJoin);
 
 /** Two joins: in a row they both stand; the same one is made once; of what cannot be, the first in the log stands. */
 export const joinOverJoin: Cross<Join, Join> = (own, theirs, at) => {
   if (own.id === theirs.next && own.next !== theirs.id) return { own: [{ ...own, id: theirs.id }], theirs: [theirs] };
   if (own.next === theirs.id && own.id !== theirs.next) return { own: [own], theirs: [{ ...theirs, id: own.id }] };
-  return settled(own, theirs, at, []);
+  return leadingTo(own, theirs, at, []);
 };
 
 const withoutOne = (id: string): Remove => ({ type: 'remove', ids: [id] });
@@ -137,14 +137,14 @@ export const removeOverSplit: Cross<Remove, Split> = (own, theirs) => ({
   own: [...own.ids.map(withoutOne), withoutOne(theirs.newId)],
   theirs: [],
 });
-export const splitOverRemove = turned(removeOverSplit);
+export const splitOverRemove = swapped(removeOverSplit);
 
 /** Removing a part of a join: the join lapses, and the other part is as it was. */
 export const removeOverJoin: Cross<Remove, Join> = (own, theirs, at) => ({
   own: between(after(at, [theirs]), after(at, [own])),
   theirs: [],
 });
-export const joinOverRemove = turned(removeOverJoin);
+export const joinOverRemove = swapped(removeOverJoin);
 
 /** Whether a change puts text into its caption that whoever removes that caption has not seen. */
 function writes(change: Attribute | SetCaptions | Splice, at: PartsState): boolean {
@@ -161,7 +161,7 @@ function writes(change: Attribute | SetCaptions | Splice, at: PartsState): boole
 /** Removing a caption somebody writes in: it stays, with its removal as the other version. */
 export const removeOverChange: Cross<Remove, Attribute | SetCaptions | Splice> = (own, theirs, at): Crossed =>
   writes(theirs, at)
-    ? settled(own, theirs, at, [{ type: 'keepVersion', id: idOf(theirs), caption: null }], true)
+    ? leadingTo(own, theirs, at, [{ type: 'keepVersion', id: idOf(theirs), caption: null }], true)
     : { own: [own], theirs: [] };
 
 /** Writing in a caption somebody removes: it comes back, with its removal as the other version. */
@@ -181,7 +181,7 @@ export const insertOverInsert: Cross<EditOf<'insert'>, EditOf<'insert'>> = (own,
     ...(lettersIn([mine]) === lettersIn([others]) ? [] : [withoutVersions(mine)]),
     ...(mine.versions ?? []).filter((v) => v !== null || !others.versions?.includes(null)),
   ];
-  return settled(
+  return leadingTo(
     own,
     theirs,
     at,

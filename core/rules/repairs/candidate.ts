@@ -96,7 +96,7 @@ export function isRepair(
 }
 
 /** A change as an edit: times alone where only they change, so that others' work on the words stands. */
-export function editOf(before: readonly Caption[], after: readonly Caption[]): Edit {
+export function editOfRepair(before: readonly Caption[], after: readonly Caption[]): Edit {
   const known = new Map(before.map((c) => [c.id, c]));
   const onlyTimes = (c: Caption): boolean => {
     const was = known.get(c.id);

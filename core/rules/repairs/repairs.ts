@@ -8,7 +8,7 @@ import type { Caption } from '../../model/caption.ts';
 import type { Edit } from '../../model/edits.ts';
 import type { Finding, RuleContext, RuleId } from '../finding.ts';
 import { timeNeeded } from '../../style/style.ts';
-import { editOf, isRepair, rememberedFindings, type Candidate } from './candidate.ts';
+import { editOfRepair, isRepair, rememberedFindings, type Candidate } from './candidate.ts';
 import { cursorOver, type Cursor } from './cursor.ts';
 import {
   capitalise,
@@ -135,7 +135,7 @@ export function repairOf(
   for (const way of waysOf(finding.rule)) {
     for (const change of way(captions, i, context, newId)) {
       if (!isRepair(captions, change, finding.rule, context, findingsOf)) continue;
-      const edit = editOf(captions.slice(change.from, change.to), change.after);
+      const edit = editOfRepair(captions.slice(change.from, change.to), change.after);
       return { repair: { ...change, edit }, why: null };
     }
   }
@@ -253,7 +253,7 @@ export function repairAll(
   const kept = new Set(now.filter((c) => same.has(c)));
   const removed = captions.filter((c) => !kept.has(c));
   const added = now.filter((c) => !kept.has(c));
-  return { captions: now, edit: done.length === 0 ? null : editOf(removed, added), done, left: lastOnly(left) };
+  return { captions: now, edit: done.length === 0 ? null : editOfRepair(removed, added), done, left: lastOnly(left) };
 }
 
 /** What is left of a caption and rule, once. */

@@ -1,5 +1,5 @@
 /** Repairs of what is wrong with the text of a caption: breaking again, sharing in two, tidying. */
-import { bestLines, measured } from '../../layout/lines.ts';
+import { bestLines, wordsMeasured } from '../../layout/lines.ts';
 import { reflow } from '../../layout/reflow.ts';
 import { turnLines } from '../../text/labels.ts';
 import { wholeGap } from '../../style/style.ts';
@@ -17,7 +17,7 @@ export function brokenAgain(caption: Caption, context: RuleContext): Caption {
   const text = words.map((w) => w.text);
   const turns = new Set(turnLines(caption));
   const opens = Uint8Array.from(words, (w, i) => (i > 0 && turns.has(w.at) ? 1 : 0));
-  const all = measured(text, bondsOf(text, phrasesOf(context.language)), opens, context.style);
+  const all = wordsMeasured(text, bondsOf(text, phrasesOf(context.language)), opens, context.style);
   const breaks = new Set(bestLines(all, 0, words.length, context.style).breaks);
   let out = caption;
   // From the end, so that the places before stay where they are.

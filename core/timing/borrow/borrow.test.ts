@@ -7,7 +7,7 @@ import { readFileSync } from 'node:fs';
 import { offFromOthers } from '../whole/line.ts';
 import { caption, type Caption } from '../../model/caption.ts';
 import { along } from '../../model/pieces.ts';
-import { disagreement, pairCaptions, piecesOf, tiesOf, together, type BorrowedTie } from './borrow.ts';
+import { disagreement, pairCaptions, piecesOf, tiesOf, tiesThatGoTogether, type BorrowedTie } from './borrow.ts';
 import { oneForOne } from './one-for-one.ts';
 import { certain, type Pair } from './pair.ts';
 
@@ -163,12 +163,14 @@ describe('ties', () => {
   });
 
   it('that were set by hand take the place of found ones they do not go with', () => {
-    const kept = together([tie(0, 1000), tie(5000, 6000), tie(9000, 10_000), tie(5200, 9800, 1, true)]);
+    const kept = tiesThatGoTogether([tie(0, 1000), tie(5000, 6000), tie(9000, 10_000), tie(5200, 9800, 1, true)]);
     expect(kept.map((t) => t.at)).toEqual([0, 5200]);
   });
 
   it('that are less than a second apart are thinned, the more certain kept', () =>
-    expect(together([tie(0, 0, 0.8), tie(900, 900, 0.9), tie(2000, 2000, 0.7)]).map((t) => t.at)).toEqual([900, 2000]));
+    expect(tiesThatGoTogether([tie(0, 0, 0.8), tie(900, 900, 0.9), tie(2000, 2000, 0.7)]).map((t) => t.at)).toEqual([
+      900, 2000,
+    ]));
 
   it('say how far each is from the others', () =>
     expect(offFromOthers(piecesOf([tie(0, 1000), tie(10_000, 11_310), tie(20_000, 21_000)]))[1]).toBe(310));

@@ -91,7 +91,7 @@ const goTogether = (a: BorrowedTie, b: BorrowedTie): boolean =>
  * Of ties those that can be applied together, in order: what was set by hand before what was found, and of what was
  * found the certain ones first. Ties by hand are all kept, so that what is wrong with them can be said.
  */
-export function together(ties: readonly BorrowedTie[]): readonly BorrowedTie[] {
+export function tiesThatGoTogether(ties: readonly BorrowedTie[]): readonly BorrowedTie[] {
   const kept = ties.filter((t) => t.byHand).sort((a, b) => a.at - b.at);
   const found = ties.filter((t) => !t.byHand).sort((a, b) => b.certainty - a.certainty);
   for (const tie of found) {
@@ -115,7 +115,7 @@ export function disagreement(ties: readonly BorrowedTie[], captions: number): st
   const sure = ties.filter((t) => t.certainty >= certain);
   if (sure.length < Math.max(1, leastTied * captions))
     return `The two do not say the same: ${String(sure.length)} of ${String(captions)} captions find each other.`;
-  const far = offFromOthers(piecesOf(together(sure))).filter((ms) => Math.abs(ms) > farOff).length;
+  const far = offFromOthers(piecesOf(tiesThatGoTogether(sure))).filter((ms) => Math.abs(ms) > farOff).length;
   if (far > mostOff * sure.length)
     return `The ties do not agree: ${String(far)} of ${String(sure.length)} are more than a second from those around them.`;
   return null;

@@ -4,7 +4,7 @@ import type { Caption } from '../../model/caption.ts';
 import { chain, type Link } from './chain.ts';
 import { durationLikeness, lengthLikeness, markWeight, mostRhythm, rhythmLikeness, shapeLikeness } from './likeness.ts';
 import type { Pair } from './pair.ts';
-import { signsOf, together, type Signs } from './signs.ts';
+import { survivingSigns, joinedSigns, type Signs } from './signs.ts';
 
 /** The signs of a track’s captions: each alone, and each with the one after it. */
 interface Side {
@@ -12,8 +12,8 @@ interface Side {
   readonly two: readonly Signs[];
 }
 function sideOf(captions: readonly Caption[]): Side {
-  const one = captions.map(signsOf);
-  return { one, two: one.map((s, i) => together(s, one[i + 1] ?? s)) };
+  const one = captions.map(survivingSigns);
+  return { one, two: one.map((s, i) => joinedSigns(s, one[i + 1] ?? s)) };
 }
 const letters = (signs: readonly Signs[]): number => signs.reduce((sum, s) => sum + s.letters, 0);
 

@@ -4,7 +4,7 @@ import { isSpoken } from '../../text/sound-notes.ts';
 import type { Caption } from '../../model/caption.ts';
 
 /** How a text ends, as far as two languages agree on it. */
-export type Ending = 'question' | 'exclamation' | 'full stop' | 'goes on';
+export type TextEnding = 'question' | 'exclamation' | 'full stop' | 'goes on';
 
 /** One caption, or two in a row taken together, as another language may have it too. */
 export interface Signs {
@@ -16,7 +16,7 @@ export interface Signs {
   /** The logarithm of how long that is, in ms. */
   readonly lasts: number;
   readonly letters: number;
-  readonly ending: Ending;
+  readonly ending: TextEnding;
   readonly spoken: boolean;
   /** Lines that begin a turn of another speaker with a dash. */
   readonly turns: number;
@@ -33,7 +33,7 @@ const stops = /[.。…।۔:]["'”’»)\s]*$/u;
 /** Without accents and case, so that *Élise* and *Elise* are one name. */
 const plain = (word: string): string => word.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
-function endingOf(text: string): Ending {
+function endingOf(text: string): TextEnding {
   if (questions.test(text)) return 'question';
   if (exclamations.test(text)) return 'exclamation';
   return stops.test(text) ? 'full stop' : 'goes on';
@@ -57,7 +57,7 @@ function marksOf(text: string): Set<string> {
 /** Nothing is shorter than a glance. */
 const logOf = (ms: number): number => Math.log(Math.max(200, ms));
 
-export function signsOf({ text, start, end, timing }: Caption): Signs {
+export function survivingSigns({ text, start, end, timing }: Caption): Signs {
   return {
     start,
     end,
@@ -72,7 +72,7 @@ export function signsOf({ text, start, end, timing }: Caption): Signs {
 }
 
 /** Two in a row as one. */
-export const together = (a: Signs, b: Signs): Signs => ({
+export const joinedSigns = (a: Signs, b: Signs): Signs => ({
   start: a.start,
   end: b.end,
   timed: a.timed && b.timed,

@@ -1,4 +1,4 @@
-import { changesOf } from './cut-changes.ts';
+import { cutChangesOf } from './cut-changes.ts';
 import type { Segment } from './segment.ts';
 
 describe('what became of a recording', () => {
@@ -46,5 +46,5 @@ describe('what became of a recording', () => {
       35_000,
       [{ what: 'put in', from: 5000, to: 10_000 }],
     ],
-  ] as const)('%s', (_, segments, was, now, changes) => expect(changesOf(segments, was, now)).toEqual(changes));
+  ] as const)('%s', (_, segments, was, now, changes) => expect(cutChangesOf(segments, was, now)).toEqual(changes));
 });

@@ -17,7 +17,7 @@ export type CutChange =
  * @param was length of the old recording, in ms
  * @param now of the new
  */
-export function changesOf(segments: readonly Segment[], was: number, now: number): readonly CutChange[] {
+export function cutChangesOf(segments: readonly Segment[], was: number, now: number): readonly CutChange[] {
   const stays = segmentsInOrder(segments);
   /** What of the old recording also stands where it was is there once more, and not moved. */
   const isRepeated = (segment: Segment): boolean => sum(stays, (each) => sharedBy(segment, each)) > segment.length / 2;

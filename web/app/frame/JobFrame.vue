@@ -11,7 +11,7 @@ import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
 import { useRetime } from '../../move-times/bar/retime.ts';
-import { partsOf } from '../../move-times/bar/tool-parts.ts';
+import { partsOfTool } from '../../move-times/bar/tool-parts.ts';
 import RetimeBar from '../../move-times/bar/RetimeBar.vue';
 import { useHour } from '../../move-times/bar/use-hour.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
@@ -40,8 +40,8 @@ const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const retime = useRetime();
 /** What the tool that is open has in place of the stage. */
-const inStage = computed(() => (retime.shows.inStage ? partsOf(retime.tool).inStage : undefined));
-useInMonitor(() => (retime.shows.inMonitor ? partsOf(retime.tool).inMonitor : undefined));
+const inStage = computed(() => (retime.shows.inStage ? partsOfTool(retime.tool).inStage : undefined));
+useInMonitor(() => (retime.shows.inMonitor ? partsOfTool(retime.tool).inMonitor : undefined));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);
@@ -93,7 +93,7 @@ const fetchRest = useWhenIdle(() => {
 });
 watch(ready, (now) => now && fetchRest(), { immediate: true });
 /** The sound is listened through, once for all, when the page has nothing else to do. */
-const listen = useWhenIdle(() => void sound.want());
+const listen = useWhenIdle(() => void sound.ensureRead());
 watch(
   () => ready.value && open.job?.recording && `${open.job.recording.hash} ${String(open.job.soundTrack)}`,
   (has) => has && listen(),

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, type WritableComputedRef } from 'vue';
 import { usualDoubt } from '../../../core/model/doubt.ts';
-import { chosenNumber, flag, group, number, oneOf, textLists, type Field } from './fields.ts';
+import { chosenNumber, flag, group, number, oneOf, textLists, type PreferenceField } from './fields.ts';
 
 /** Every preference there is: what it is until a person says otherwise, and what it can be. A new one is a line here. */
 const fields = {
@@ -59,7 +59,7 @@ const fields = {
 };
 
 type Fields = typeof fields;
-type Preferences = { readonly [K in keyof Fields]: Fields[K] extends Field<infer T> ? T : never };
+type Preferences = { readonly [K in keyof Fields]: Fields[K] extends PreferenceField<infer T> ? T : never };
 export type Snaps = Preferences['snaps'];
 
 const storedUnder = 'fenwix-preferences';

@@ -115,13 +115,13 @@ export async function until(what: string, holds: () => boolean): Promise<void> {
   for (const end = Date.now() + 20_000; !holds(); await new Promise((next) => setTimeout(next, 5)))
     if (Date.now() > end) throw new Error(`Waited in vain for ${what}`);
 }
-export const settled = (...pages: Page[]): Promise<void> =>
+export const allDelivered = (...pages: Page[]): Promise<void> =>
   until('everything to be kept', () => pages.every((p) => p.sync.waiting() === 0 && p.sync.state() === 'idle'));
 /** A page is closed without a word: nothing of it goes on but what is in the outbox. */
 export function killed(of: Page): void {
   alive.delete(of.client);
 }
-export const kept = async (): Promise<string[]> =>
+export const textsOnServer = async (): Promise<string[]> =>
   (await ask('GET /api/tracks/:id', { params: { id: server.track } })).captions.map((c) => c.text);
 export const typed = (at: number, insert: string, id = 'a'): Edit => ({ type: 'splice', id, from: at, to: at, insert });
 

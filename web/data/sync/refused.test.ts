@@ -4,7 +4,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Edit } from '../../../core/model/edits.ts';
 import { buildApp } from '../../../server/app.ts';
-import { ask, base, config, kept, killed, opened, server, settled, typed, until } from './pages-for-tests.ts';
+import {
+  ask,
+  base,
+  config,
+  textsOnServer,
+  killed,
+  opened,
+  server,
+  allDelivered,
+  typed,
+  until,
+} from './pages-for-tests.ts';
 
 describe('what the server will not have', () => {
   /** Puts an edit into the outbox that does not fit, as a fault of an older page might have. */
@@ -17,8 +28,8 @@ describe('what the server will not have', () => {
     here.sync.change({ type: 'splice', id: 'x'.repeat(80), from: 0, to: 0, insert: 'on it ' });
     here.sync.change(typed(7, '!', 'b'));
     await until('it to be set aside', () => here.sync.asides().length === 1);
-    await settled(here);
-    expect(await kept()).toEqual(['the gate!', 'is shut!']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['the gate!', 'is shut!']);
     expect(here.text()).toEqual(['the gate!', 'is shut!']);
     expect(here.sync.asides()[0]?.edits).toHaveLength(2);
     expect(here.sync.asides()[0]?.reason).toContain('id of 1 to 64 characters');
@@ -75,26 +86,26 @@ describe('a data folder that was put back', () => {
     const here = await opened();
     await putBack(async () => {
       here.sync.change(typed(8, '!'));
-      await settled(here);
+      await allDelivered(here);
     });
     here.sync.change(typed(9, '?'));
     await until('it to be told', () => here.sync.state() === 'blocked');
     expect(here.text()[0]).toBe('the gate!?');
-    expect(await kept()).toEqual(['the gate', 'is shut']);
+    expect(await textsOnServer()).toEqual(['the gate', 'is shut']);
   });
 
   it('is told by a page whose edit number others have passed again', async () => {
     const here = await opened();
     await putBack(async () => {
       here.sync.change(typed(8, '!'));
-      await settled(here);
+      await allDelivered(here);
     });
     const other = await opened();
     for (const insert of ['1', '2', '3']) other.sync.change(typed(0, insert));
-    await settled(other);
+    await allDelivered(other);
     here.sync.poke();
     await until('it to be told', () => here.sync.state() === 'blocked');
-    expect(await kept()).toEqual(['321the gate', 'is shut']);
+    expect(await textsOnServer()).toEqual(['321the gate', 'is shut']);
     await here.sync.abandon();
     expect((await opened()).text()).toEqual(['321the gate', 'is shut']);
   });
@@ -103,7 +114,7 @@ describe('a data folder that was put back', () => {
     const here = await opened();
     await putBack(async () => {
       here.sync.change(typed(8, '!'));
-      await settled(here);
+      await allDelivered(here);
       server.line = 'away';
       here.sync.change(typed(9, '?'));
       await until('it to notice', () => here.sync.state() === 'offline');

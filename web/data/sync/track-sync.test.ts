@@ -4,13 +4,13 @@ import { ApiError } from '../../../core/contract/api-error.ts';
 import { buildApp } from '../../../server/app.ts';
 import {
   config,
-  kept,
+  textsOnServer,
   killed,
   log,
   opened,
   page,
   server,
-  settled,
+  allDelivered,
   trackSyncWith,
   typed,
   until,
@@ -22,8 +22,8 @@ describe('a page and the log', () => {
     const here = await opened();
     here.sync.change(typed(8, ' here'), true);
     expect(here.text()).toEqual(['the gate here', 'is shut']);
-    await settled(here);
-    expect(await kept()).toEqual(['the gate here', 'is shut']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['the gate here', 'is shut']);
     expect(await server.outbox.lines(server.track)).toEqual([]);
   });
 
@@ -32,7 +32,7 @@ describe('a page and the log', () => {
     here.sync.change(typed(8, '!'), true);
     here.sync.leave();
     await until('it to be done', () => here.done);
-    expect(await kept()).toEqual(['the gate!', 'is shut']);
+    expect(await textsOnServer()).toEqual(['the gate!', 'is shut']);
   });
 
   it('left while the server is away, it delivers when that is back, once', async () => {
@@ -44,7 +44,7 @@ describe('a page and the log', () => {
     server.line = 'there';
     here.sync.poke();
     await until('it to be done', () => here.done);
-    expect(await kept()).toEqual(['the gate!', 'is shut']);
+    expect(await textsOnServer()).toEqual(['the gate!', 'is shut']);
     expect((await opened()).text()).toEqual(['the gate!', 'is shut']);
   });
 
@@ -56,8 +56,8 @@ describe('a page and the log', () => {
     here.sync.change(typed(0, 'Two: '));
     server.line = 'there';
     here.sync.poke();
-    await settled(here);
-    expect(await kept()).toEqual(['Two: the gate one', 'is shut']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['Two: the gate one', 'is shut']);
   });
 
   it('is done once even where the page was killed after the answer was lost', async () => {
@@ -72,8 +72,8 @@ describe('a page and the log', () => {
     server.line = 'there';
     const next = await opened();
     expect(next.text()).toEqual(['Two: the gate one', 'is shut']);
-    await settled(next);
-    expect(await kept()).toEqual(['Two: the gate one', 'is shut']);
+    await allDelivered(next);
+    expect(await textsOnServer()).toEqual(['Two: the gate one', 'is shut']);
     expect(await server.outbox.lines(server.track)).toEqual([]);
   });
 
@@ -82,8 +82,8 @@ describe('a page and the log', () => {
     const line = { track: server.track, client, base: 1, after: server.track };
     await server.outbox.put(line, [{ seq: 1, edit: typed(8, '!'), batch: null }]);
     const here = await opened(client);
-    await settled(here);
-    expect(await kept()).toEqual(['the gate!', 'is shut']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['the gate!', 'is shut']);
     expect(await server.outbox.lines(server.track)).toEqual([]);
   });
 
@@ -111,8 +111,8 @@ describe('a page and the log', () => {
     [server.outbox, server.line] = [whole, 'there'];
     const here = await opened(client);
     here.sync.change(typed(here.text()[0]?.length ?? 0, ' three'));
-    await settled(here);
-    expect([...((await kept())[0] ?? '').matchAll(/one|two|three/g)].map(([word]) => word).sort()).toEqual(
+    await allDelivered(here);
+    expect([...((await textsOnServer())[0] ?? '').matchAll(/one|two|three/g)].map(([word]) => word).sort()).toEqual(
       ['one', 'one', 'two', 'two', 'three'].sort(),
     );
     expect(await server.outbox.lines(server.track)).toEqual([]);
@@ -135,7 +135,7 @@ describe('a page and the log', () => {
     const before = await log.load(server.track);
     const here = trackSyncWith(client, { ...log, load: () => Promise.resolve(before) });
     there.sync.change(typed(0, 'Now '));
-    await settled(there);
+    await allDelivered(there);
     here.told(there.sync.confirmed()?.edit ?? 0);
     await here.open();
     await until('the news to arrive', () => here.captions()[0]?.text === 'Now the gate');
@@ -165,8 +165,8 @@ describe('a page and the log', () => {
   it('sends more edits than go into one batch', async () => {
     const here = await opened();
     for (let i = 0; i < 1200; i++) here.sync.change(typed(0, 'x'));
-    await settled(here);
-    expect((await kept())[0]).toHaveLength(1208);
+    await allDelivered(here);
+    expect((await textsOnServer())[0]).toHaveLength(1208);
   });
 });
 
@@ -197,7 +197,7 @@ describe('pages on one track', () => {
     here.sync.change(typed(0, 'All of '), true);
     there.sync.change(typed(8, ' is wet'), true);
     there.sync.change({ type: 'proof', ids: ['a', 'b'], proofed: true });
-    await settled(here, there);
+    await allDelivered(here, there);
     here.sync.poke();
     there.sync.poke();
     await until('both to show it', () => [here, there].every((p) => p.text()[0] === 'All of the gate is wet'));
@@ -207,13 +207,13 @@ describe('pages on one track', () => {
   it('keep a conflict as versions, in both and through a restart, until somebody chooses', async () => {
     const [here, there] = [await opened(), await opened()];
     here.sync.change({ type: 'remove', ids: ['a'] });
-    await settled(here);
+    await allDelivered(here);
     server.line = 'away';
     there.sync.change(typed(8, '!'), true);
     await until('it to notice', () => there.sync.state() === 'offline');
     server.line = 'there';
     there.sync.poke();
-    await settled(there);
+    await allDelivered(there);
     expect(there.events).toContainEqual({ type: 'conflict', count: 1 });
     await server.app.close();
     server.app = await buildApp(config());
@@ -221,7 +221,7 @@ describe('pages on one track', () => {
     await until('the other page to show it', () => here.sync.captions()[0]?.versions !== undefined);
     expect(here.sync.captions()[0]).toMatchObject({ text: 'the gate!', versions: [null] });
     here.sync.change({ type: 'chooseVersion', id: 'a', chosen: 'standing' });
-    await settled(here);
+    await allDelivered(here);
     there.sync.poke();
     await until('the choice to arrive', () => there.sync.captions()[0]?.versions === undefined);
     expect(there.text()).toEqual(['the gate!', 'is shut']);
@@ -238,8 +238,8 @@ describe('pages on one track', () => {
     killed(there);
     server.line = 'there';
     const next = await opened();
-    await settled(next);
-    expect((await kept())[0]).toMatch(/^(AAAAA Howdy|Howdy AAAAA) the gate there$/);
+    await allDelivered(next);
+    expect((await textsOnServer())[0]).toMatch(/^(AAAAA Howdy|Howdy AAAAA) the gate there$/);
   });
 
   it('leave behind what others removed meanwhile, which comes back as a conflict', async () => {
@@ -251,7 +251,7 @@ describe('pages on one track', () => {
     killed(here);
     server.line = 'there';
     other.sync.change({ type: 'remove', ids: ['b'] });
-    await settled(other);
+    await allDelivered(other);
     const next = await opened();
     expect(next.sync.captions()[1]).toMatchObject({ text: 'is shut tight', versions: [null] });
   });
@@ -259,18 +259,18 @@ describe('pages on one track', () => {
   it('undo their own steps and leave what others did', async () => {
     const [here, there] = [await opened(), await opened()];
     here.sync.change(typed(8, ' HERE'), true);
-    await settled(here);
+    await allDelivered(here);
     there.sync.poke();
     await until('it to arrive', () => there.text()[0] === 'the gate HERE');
     there.sync.change(typed(0, 'THERE '), true);
-    await settled(there);
+    await allDelivered(there);
     here.sync.poke();
     await until('it to arrive', () => here.text()[0] === 'THERE the gate HERE');
     here.sync.undo();
-    await settled(here);
-    expect(await kept()).toEqual(['THERE the gate', 'is shut']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['THERE the gate', 'is shut']);
     here.sync.redo();
-    await settled(here);
-    expect(await kept()).toEqual(['THERE the gate HERE', 'is shut']);
+    await allDelivered(here);
+    expect(await textsOnServer()).toEqual(['THERE the gate HERE', 'is shut']);
   });
 });

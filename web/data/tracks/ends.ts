@@ -7,7 +7,7 @@ export interface Ends {
 }
 
 /** Places of the first and the last caption; null while either is not there. */
-export function placesOf(
+export function placesOfEnds(
   captions: readonly Caption[],
   ends: Ends | null,
 ): { readonly from: number; readonly to: number } | null {

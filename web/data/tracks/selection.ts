@@ -1,7 +1,7 @@
 /** The captions that are selected, shared by every stage. */
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { placesOf, type Ends } from './ends.ts';
+import { placesOfEnds, type Ends } from './ends.ts';
 import { useTrack } from './track.ts';
 
 export const useSelection = defineStore('selection', () => {
@@ -9,6 +9,6 @@ export const useSelection = defineStore('selection', () => {
   /** Null while fewer than two are. */
   const ends = ref<Ends | null>(null);
   /** Their places in the track, the last one counted in. */
-  const places = computed(() => placesOf(track.captions, ends.value));
+  const places = computed(() => placesOfEnds(track.captions, ends.value));
   return { ends, places };
 });

@@ -4,7 +4,7 @@ import { smallestGap } from '../../../core/style/style.ts';
 import { speedText } from '../../../core/text/measures.ts';
 import { gapText, seconds } from '../../../core/timing/clock/clock.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { measured } from '../../ui/measured.ts';
+import { measuresOf } from '../../ui/measured.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { usePlace } from '../../data/tracks/place.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -30,7 +30,7 @@ const rows = computed<Row[]>(() => {
   const open = job.job;
   if (!open) return [];
   const { style } = open;
-  const { lines, speed, duration } = measured(props.caption, style.counting);
+  const { lines, speed, duration } = measuresOf(props.caption, style.counting);
   const limit = style.text.lineLength.limit;
   const before = track.captions[place.index - 1];
   const gap = before ? props.caption.start - before.end : null;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { ruleNamed, titleOf } from '../../../core/rules/findings.ts';
+import { ruleNamed, ruleTitle } from '../../../core/rules/findings.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import LetBe from '../findings/LetBe.vue';
 import { useRepairs } from '../findings/repairs.ts';
@@ -48,7 +48,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
   </ul>
   <ul v-if="caption.letBe.length > 0" class="below" aria-label="Let be">
     <li v-for="entry in caption.letBe" :key="entry.rule" class="kept note small">
-      <b>Let be: {{ titleOf(entry.rule) }}.</b> {{ entry.reason }}
+      <b>Let be: {{ ruleTitle(entry.rule) }}.</b> {{ entry.reason }}
       <span class="below row wrap">
         <TextButton @click="repairs.takeBack(caption.id, entry.rule)">Take back</TextButton>
       </span>

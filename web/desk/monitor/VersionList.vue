@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Caption } from '../../../core/model/caption.ts';
-import type { Choice } from '../../../core/model/edits.ts';
+import type { VersionChoice } from '../../../core/model/edits.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
 import { useTimes } from '../../data/tracks/times.ts';
@@ -11,7 +11,7 @@ const props = defineProps<{ caption: Caption }>();
 const track = useTrack();
 
 interface Shown {
-  readonly chosen: Choice;
+  readonly chosen: VersionChoice;
   readonly title: string;
   /** Null where the version is that there is no caption. */
   readonly text: string | null;
@@ -31,7 +31,7 @@ const versions = computed((): Shown[] => [
   ),
 ]);
 
-function choose(chosen: Choice): void {
+function choose(chosen: VersionChoice): void {
   track.change({ type: 'chooseVersion', id: props.caption.id, chosen });
 }
 </script>

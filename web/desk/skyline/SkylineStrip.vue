@@ -4,7 +4,7 @@ import { driftOf } from '../../../core/timing/drag/drift.ts';
 import { captionAt } from '../../../core/model/caption.ts';
 import { lengthInWords, wholeClock } from '../../../core/timing/clock/clock.ts';
 import { speedText } from '../../../core/text/measures.ts';
-import { measured } from '../../ui/measured.ts';
+import { measuresOf } from '../../ui/measured.ts';
 import { useStretch } from '../../recording/about/stretch.ts';
 import StretchEnds from '../../recording/about/StretchEnds.vue';
 import { useTried } from '../../data/tracks/tried.ts';
@@ -50,7 +50,7 @@ const inWords = computed(() => {
   const here = place.caption;
   const parts = [`${wholeClock(second.value * 1000)} of ${lengthInWords(length.value)}`];
   if (here && job.job) {
-    const { speed } = measured(here, job.job.style.counting);
+    const { speed } = measuresOf(here, job.job.style.counting);
     const found = findings.of(here.id).length;
     parts.push(
       `caption ${String(place.index + 1)} of ${String(track.captions.length)}, ${speedText(speed)} of ${String(limit.value)} characters per second, ${here.proofed ? 'proofed' : 'not proofed'}${found > 0 ? `, ${String(found)} to look at` : ''}`,

@@ -3,7 +3,7 @@ import { mustGo } from '../../../core/rules/findings.ts';
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { Counting } from '../../../core/text/measures.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { measured } from '../../ui/measured.ts';
+import { measuresOf } from '../../ui/measured.ts';
 
 export interface Bar {
   /** In pixels. */
@@ -32,7 +32,7 @@ export function barsOf({ captions, findings, counting, length, width }: Scene): 
   for (const caption of captions) {
     const x = (caption.start / length) * width;
     const right = (caption.end / length) * width;
-    const speed = measured(caption, counting).speed;
+    const speed = measuresOf(caption, counting).speed;
     const alarm = mustGo(findings.get(caption.id));
     const last = bars.at(-1);
     if (last && x < last.x + least) {

@@ -4,7 +4,7 @@
  * goes again when the sign does, or becomes an ellipsis. A proofed caption stays so: what was heard in it
  * is the same.
  */
-import { endsSentence, openingCapital, type Resized } from '../../../core/languages/capitals.ts';
+import { signEndsSentence, openingCapital, type Resized } from '../../../core/languages/capitals.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import type { Edit, Splice } from '../../../core/model/edits.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
@@ -61,7 +61,7 @@ export function useCapitals() {
     if (!preferences.capitals || !/^[.?!]$/.test(edit.insert)) return;
     const index = track.captions.findIndex((c) => c.id === edit.id);
     const at = edit.from + 1;
-    if (!endsSentence(track.captions[index]?.text ?? '', at, track.track?.language ?? null)) return;
+    if (!signEndsSentence(track.captions[index]?.text ?? '', at, track.track?.language ?? null)) return;
     const letter = next(track.captions, index, at);
     if (!letter) return;
     made = { sign: { caption: edit.id, at: edit.from }, letter };

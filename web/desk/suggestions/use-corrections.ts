@@ -8,7 +8,7 @@ import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { replaceIn } from './replacing.ts';
 
-export interface Offer {
+export interface OfferedCorrection {
   readonly correction: Correction;
   /** The caption that was corrected by hand. */
   readonly caption: string;
@@ -21,7 +21,7 @@ const settled = 700;
 export const useCorrections = defineStore('corrections', () => {
   const track = useTrack();
   const messages = useMessages();
-  const offer = shallowRef<Offer | null>(null);
+  const offer = shallowRef<OfferedCorrection | null>(null);
   /** The places are being chosen among. */
   const choosing = ref(false);
   /** The caption that is being written in, as it was before. */

@@ -54,7 +54,7 @@ function spots(state: EditorState): { readonly from: Spot; readonly to: Spot } {
 }
 
 /** Enter: the caption is shared in two at the cursor; at its end or its beginning an empty one comes beside it. */
-export function share(view: EditorView, desk: EditContext): boolean {
+export function splitKey(view: EditorView, desk: EditContext): boolean {
   const { state } = view;
   const context = desk.context();
   const layout = state.field(layoutField);
@@ -74,7 +74,7 @@ export function share(view: EditorView, desk: EditContext): boolean {
 }
 
 /** Joins the caption with the neighbour the cursor is right beside; anywhere else the key does what it always does. */
-export function join(view: EditorView, desk: EditContext, direction: 'above' | 'below'): boolean {
+export function joinKey(view: EditorView, desk: EditContext, direction: 'above' | 'below'): boolean {
   const { state } = view;
   const context = desk.context();
   if (!state.selection.main.empty || !context || !desk.editable()) return false;

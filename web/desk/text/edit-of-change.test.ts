@@ -5,7 +5,7 @@ import { shippedStyle } from '../../../core/style/shipped.ts';
 import { captionsArbitrary, play, seedsArbitrary } from '../../../core/model/arbitrary.ts';
 import { caption } from '../../../core/model/caption.ts';
 import { apply } from '../../../core/model/apply.ts';
-import { changesTo, documentOf, followed, layoutOf, spotAt } from './layout.ts';
+import { changesTo, documentOf, followedLayout, layoutOf, spotAt } from './layout.ts';
 import { editOfChange } from './edit-of-change.ts';
 
 const lecture = () => {
@@ -118,7 +118,7 @@ describe('layout', () => {
     ).toBe(documentOf(now));
     for (const i of [0, 7, 102, 298]) {
       const [before, after] = [many[i], now[i]].map((c) => c?.text.indexOf('is') ?? -1);
-      const at = followed(layout, layoutOf(now), (layout.starts[i] ?? 0) + (before ?? 0));
+      const at = followedLayout(layout, layoutOf(now), (layout.starts[i] ?? 0) + (before ?? 0));
       expect(at).toBe((layoutOf(now).starts[i] ?? 0) + (after ?? 0));
     }
   });

@@ -5,7 +5,7 @@ import type { Edit } from '../../../core/model/edits.ts';
 import { cleaned } from './clipboard.ts';
 import { specFor } from './edit-commands.ts';
 import { documentOf, type TextChange } from './layout.ts';
-import { aroundField, fromTrack, layoutField, setCaptions, styleOf, trackChange } from './state.ts';
+import { aroundField, fromTrack, layoutField, setCaptions, surfaceStyle, trackChange } from './state.ts';
 import { editOfChange } from './edit-of-change.ts';
 
 export const editsFromChanges = EditorState.transactionFilter.of((tr) => {
@@ -19,7 +19,7 @@ export const editsFromChanges = EditorState.transactionFilter.of((tr) => {
   });
   const isClean = changes.reduce((sum, c) => sum + c.insert.length, 0) === written;
   const layout = tr.startState.field(layoutField);
-  const result = editOfChange(layout, changes, styleOf(tr.startState));
+  const result = editOfChange(layout, changes, surfaceStyle(tr.startState));
   if (!result) return [];
   const first = changes[0]?.from ?? 0;
   if (!result.asTyped || !isClean) {

@@ -47,7 +47,7 @@ export interface TextChange {
 }
 
 /** The smallest change that makes one text of another. Null when they are the same. */
-export function difference(before: string, after: string): TextChange | null {
+export function layoutDifference(before: string, after: string): TextChange | null {
   if (before === after) return null;
   const { head, tail } = equalTextEnds(before, after);
   return { from: head, to: before.length - tail, insert: after.slice(head, after.length - tail) };
@@ -71,7 +71,7 @@ export function changesTo(
   if (before.length !== after.length) return changeBetween(layout, after);
   const each = after.flatMap((caption, i) => {
     const was = before[i];
-    const change = was && was !== caption ? difference(was.text, caption.text) : null;
+    const change = was && was !== caption ? layoutDifference(was.text, caption.text) : null;
     return change ? [{ i, change: moved(change, starts[i] ?? 0) }] : [];
   });
   if (!sight || each.length <= fewChanges) return each.map(({ change }) => change);
@@ -95,7 +95,7 @@ function changeBetween({ captions: before, starts }: Layout, after: readonly Cap
   // A caption that is the same on either side is taken along, for the line breaks between them.
   const from = Math.max(0, head - 1);
   const rest = Math.max(0, tail - 1);
-  const change = difference(
+  const change = layoutDifference(
     documentOf(before.slice(from, before.length - rest)),
     documentOf(after.slice(from, after.length - rest)),
   );
@@ -105,9 +105,9 @@ function changeBetween({ captions: before, starts }: Layout, after: readonly Cap
 const moved = ({ from, to, insert }: TextChange, by: number): TextChange => ({ from: from + by, to: to + by, insert });
 
 /** Where a position of the document is once these captions have become others, of which there are as many. */
-export function followed(layout: Layout, after: Layout, position: number): number {
+export function followedLayout(layout: Layout, after: Layout, position: number): number {
   const { index, offset } = spotAt(layout, position);
-  const change = difference(layout.captions[index]?.text ?? '', after.captions[index]?.text ?? '');
+  const change = layoutDifference(layout.captions[index]?.text ?? '', after.captions[index]?.text ?? '');
   const start = after.starts[index] ?? 0;
   if (!change || offset <= change.from) return start + offset;
   const by = change.insert.length - (change.to - change.from);

@@ -3,12 +3,12 @@ import type { Ends } from '../../data/tracks/ends.ts';
 import type { Extension } from '@codemirror/state';
 import { EditorView, ViewPlugin, type ViewUpdate } from '@codemirror/view';
 import { spotAt } from './layout.ts';
-import { fromTrack, layoutField, trackChange, type TrackChange } from './state.ts';
+import { fromTrack, layoutField, trackChange, type SurfaceChange } from './state.ts';
 
 /** Who is told. */
 export interface Listeners {
   /** A change was made by hand. */
-  readonly onChange: (change: TrackChange) => void;
+  readonly onChange: (change: SurfaceChange) => void;
   /** The text cursor was moved without a change: what is typed next is a step of its own. */
   readonly onMove: () => void;
   /** The text cursor was put into a caption by hand. */

@@ -5,7 +5,7 @@ import { ruleNamed } from '../../../core/rules/findings.ts';
 import { speedText } from '../../../core/text/measures.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { measured } from '../../ui/measured.ts';
+import { measuresOf } from '../../ui/measured.ts';
 import type { Around } from './state.ts';
 
 /** A line of a caption. */
@@ -105,7 +105,7 @@ const inColumns = (length: string, sides: readonly Side[]): string =>
 export function figuresNote(line: MarginLine, { style, findings, reading }: Around): MarginNote | null {
   if (reading === 'text') return null;
   const { caption, nth } = line;
-  const { lines, speed } = measured(caption, style.counting);
+  const { lines, speed } = measuresOf(caption, style.counting);
   const length = lines[nth] ?? 0;
   const { limit } = style.text.lineLength;
   const sides = sidesOf(line, lines.length, findings.get(caption.id) ?? [], speed);

@@ -72,7 +72,7 @@ const signsField = StateField.define<DecorationSet>({
 });
 
 /** The field, a class by which the sheet of styles tells the readings apart, and a name by which ears do. */
-export const reading = [
+export const readingExtension = [
   signsField,
   EditorView.editorAttributes.compute([aroundField], (state) => ({
     class: isText(state) ? 'reading-text' : 'reading-lines',

@@ -25,7 +25,7 @@ export interface Around {
 }
 
 /** A change of the track that a transaction stands for. */
-export interface TrackChange {
+export interface SurfaceChange {
   readonly edit: Edit;
   readonly applied: Applied;
   readonly mergeable: boolean;
@@ -39,7 +39,7 @@ export const isTold = ({ transactions }: Pick<ViewUpdate, 'transactions'>): bool
   transactions.some((tr) => tr.effects.some((e) => e.is(setAround) || e.is(setCaptions)));
 
 /** Marks transactions that already carry what they mean for the track, or that come from the track. */
-export const trackChange = Annotation.define<TrackChange>();
+export const trackChange = Annotation.define<SurfaceChange>();
 export const fromTrack = Annotation.define<true>();
 
 export const layoutField = StateField.define<Layout>({
@@ -59,7 +59,7 @@ export const aroundField = StateField.define<Around | null>({
 });
 
 /** The style the surface works under. */
-export function styleOf(state: EditorState): HouseStyle {
+export function surfaceStyle(state: EditorState): HouseStyle {
   const around = state.field(aroundField);
   if (!around) throw new Error('The text surface has not been told its house style.');
   return around.style;

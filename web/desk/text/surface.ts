@@ -27,23 +27,23 @@ import type { Caption, MarkKind } from '../../../core/model/caption.ts';
 import { keyboardHome } from '../../ui/controls/keyboard-back.ts';
 import { clipboard, longestPaste } from './clipboard.ts';
 import { decorations } from './decorations.ts';
-import { changesTo, documentOf, followed, layoutOf, spotAt, type Layout } from './layout.ts';
+import { changesTo, documentOf, followedLayout, layoutOf, spotAt, type Layout } from './layout.ts';
 import {
   capital,
   extend,
   give,
-  join,
+  joinKey,
   mark,
   paste,
   put,
   selectCaptions,
-  share,
+  splitKey,
   type EditContext,
 } from './edit-commands.ts';
 import { verdict } from './margin-rows.ts';
 import { margins } from './margins.ts';
 import { controlClick } from './control-click.ts';
-import { reading } from './running-text.ts';
+import { readingExtension } from './running-text.ts';
 import { setMatches, setSpoken, shown, shownIn } from './highlights.ts';
 import { spareSpace } from './spare-space.ts';
 import { aroundField, fromTrack, layoutField, setAround, setCaptions, type Around } from './state.ts';
@@ -108,13 +108,13 @@ export function createSurface(options: SurfaceOptions): Surface {
 
   const keys = Prec.highest(
     keymap.of([
-      { key: 'Enter', run: (view) => share(view, options) },
+      { key: 'Enter', run: (view) => splitKey(view, options) },
       {
         key: 'Shift-Enter',
         run: (view) => (view.dispatch(view.state.replaceSelection('\n'), { userEvent: 'input' }), true),
       },
-      { key: 'Backspace', run: (view) => join(view, options, 'above') },
-      { key: 'Delete', run: (view) => join(view, options, 'below') },
+      { key: 'Backspace', run: (view) => joinKey(view, options, 'above') },
+      { key: 'Delete', run: (view) => joinKey(view, options, 'below') },
     ]),
   );
 
@@ -143,7 +143,7 @@ export function createSurface(options: SurfaceOptions): Surface {
       if (upTo) selectUpTo(id);
       else options.onTime(id);
     }),
-    reading,
+    readingExtension,
     shown,
     taken,
     clipboard((text) => {
@@ -257,7 +257,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     const sight = { first: spotAt(layout, from).index, last: spotAt(layout, to).index };
     const { anchor, head } = view.state.selection.main;
     const after = layoutOf(captions);
-    const follow = (at: number): number => followed(layout, after, at);
+    const follow = (at: number): number => followedLayout(layout, after, at);
     view.dispatch({
       changes: changesTo(layout, captions, sight),
       ...(captions.length === layout.captions.length

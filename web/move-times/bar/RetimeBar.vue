@@ -10,9 +10,9 @@ import TextButton from '../../ui/controls/TextButton.vue';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useSame } from '../same/same.ts';
-import { counted } from '../tool/plan.ts';
+import { captionsInWords } from '../tool/plan.ts';
 import { useRetime } from './retime.ts';
-import { partsOf } from './tool-parts.ts';
+import { partsOfTool } from './tool-parts.ts';
 import { toolTitles } from './tools.ts';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -50,16 +50,16 @@ const sides = [
   ['after', 'After'],
 ] as const;
 const same = useSame();
-const parts = computed(() => partsOf(retime.tool));
+const parts = computed(() => partsOfTool(retime.tool));
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
   if (retime.gone > 0)
     return `${String(retime.changes.length)} captions move, ${String(retime.gone)} go with what was cut.`;
   const [first, last] = [retime.changes[0], retime.changes.at(-1)];
   if (retime.worded > 0)
-    return `No caption moves; the words of ${counted(retime.worded).toLowerCase()} get their times.`;
+    return `No caption moves; the words of ${captionsInWords(retime.worded).toLowerCase()} get their times.`;
   if (!first || !last) return 'Nothing is moved yet.';
-  const many = counted(retime.changes.length);
+  const many = captionsInWords(retime.changes.length);
   if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times.`;
   const was = new Map(retime.moved.map((c) => [c.id, c.start]));
   const by = (c: Timed): string => {

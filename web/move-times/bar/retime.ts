@@ -19,7 +19,7 @@ import { useTried } from '../../data/tracks/tried.ts';
 import { useMoves } from '../same/moves.ts';
 import { useSame } from '../same/same.ts';
 import { useTies } from '../ties/ties.ts';
-import { changesOf, counted, editOf, type Plan } from '../tool/plan.ts';
+import { timesOfPlan, captionsInWords, editOfPlan, type Plan } from '../tool/plan.ts';
 import type { TimesTool } from '../tool/tool.ts';
 import { timesTools, type ToolName } from './tools.ts';
 
@@ -57,7 +57,7 @@ export const useRetime = defineStore('retime', () => {
     return track.captions.slice(from, to);
   });
   const plan = computed<Plan>(() => (isOpen.value && job.job ? tools[tool.value].plan(moved.value) : null));
-  const changes = computed(() => changesOf(plan.value, moved.value, track.captions));
+  const changes = computed(() => timesOfPlan(plan.value, moved.value, track.captions));
   /** How many go with what was cut from the recording. */
   const gone = computed(() => (plan.value && 'follows' in plan.value ? plan.value.follows.gone.length : 0));
   /** How many captions stay where they are while their words get times. */
@@ -110,7 +110,7 @@ export const useRetime = defineStore('retime', () => {
   }
 
   function apply(): void {
-    const edit = track.editable ? editOf(plan.value, moved.value, track.captions) : null;
+    const edit = track.editable ? editOfPlan(plan.value, moved.value, track.captions) : null;
     const [many, lost, words] = [changes.value.length, gone.value, worded.value];
     if (!edit || !plan.value) return;
     const laid = 'captions' in plan.value ? plan.value.captions.length : undefined;
@@ -121,8 +121,8 @@ export const useRetime = defineStore('retime', () => {
     const placed = laid === undefined ? '' : ` and the text laid out; ${String(laid)} captions in all`;
     const done =
       words > 0
-        ? `The words of ${counted(words).toLowerCase()} have their times`
-        : `${counted(many)} moved${went}${placed}`;
+        ? `The words of ${captionsInWords(words).toLowerCase()} have their times`
+        : `${captionsInWords(many)} moved${went}${placed}`;
     messages.offer(`${done}; one step to undo.`, others);
   }
   /** The copy that is on its way, so that one asked for again after a lost answer is made once. */
@@ -130,7 +130,7 @@ export const useRetime = defineStore('retime', () => {
   /** The track as it would be, as another track of the job; this one stays as it is. */
   async function applyAsTrack(): Promise<void> {
     const { track: from } = track;
-    const edit = editOf(plan.value, moved.value, track.captions);
+    const edit = editOfPlan(plan.value, moved.value, track.captions);
     const here = job.job;
     if (!edit || !from || !here) return;
     const { captions: after } = applyEdit(track.captions, edit);

@@ -36,4 +36,4 @@ const toolParts: Readonly<Record<ToolName, ToolParts>> = {
   same: { row: null },
 };
 
-export const partsOf = (tool: ToolName): ToolParts => toolParts[tool];
+export const partsOfTool = (tool: ToolName): ToolParts => toolParts[tool];

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../../core/contract/api-error.ts';
-import { piecesOf, tiesOf, together, type BorrowedTie } from '../../../core/timing/borrow/borrow.ts';
+import { piecesOf, tiesOf, tiesThatGoTogether, type BorrowedTie } from '../../../core/timing/borrow/borrow.ts';
 import { oneForOne } from '../../../core/timing/borrow/one-for-one.ts';
 import { certain, type Pair } from '../../../core/timing/borrow/pair.ts';
 import { straightLine } from '../../../core/timing/borrow/straight.ts';
@@ -96,7 +96,7 @@ export const useBorrow = defineStore('borrow', () => {
     return [...hand.value, ...sure];
   });
   /** Those the track moves by, tie by tie, in order. */
-  const inOrder = computed(() => together(wanted.value));
+  const inOrder = computed(() => tiesThatGoTogether(wanted.value));
   const line = computed(() => piecesOf(inOrder.value));
   /** The straight line that explains all ties, of which any number may stand close together; null where none does. */
   const straight = computed(() => straightLine(piecesOf(wanted.value)));

@@ -13,14 +13,14 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { tieLead, useBorrow, type TieRow } from './borrow.ts';
 import { margin, toPx, type Sight } from './scale.ts';
 
-export type Side = 'moved' | 'giving';
+export type BorrowSide = 'moved' | 'giving';
 /** What is asked of a column. */
 interface Column {
   readonly scrollTo: (top: number) => void;
   readonly focus: () => void;
 }
 
-export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | null>>>>) {
+export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Column | null>>>>) {
   const borrow = useBorrow();
   const track = useTrack();
   const place = usePlace();
@@ -38,17 +38,17 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
   const ends = (captions: readonly Caption[]): number => captions.reduce((last, c) => Math.max(last, c.end), 0);
   const length = computed(() => Math.max(times.length, ends(track.captions), ends(moved.value), ends(giving.value)));
 
-  const sights = shallowRef<Readonly<Record<Side, Sight>>>({
+  const sights = shallowRef<Readonly<Record<BorrowSide, Sight>>>({
     moved: { top: 0, height: 0 },
     giving: { top: 0, height: 0 },
   });
-  function seen(side: Side, sight: Sight): void {
+  function seen(side: BorrowSide, sight: Sight): void {
     const other = side === 'moved' ? 'giving' : 'moved';
     sights.value = { ...sights.value, [side]: sight };
     if (isTied.value && Math.abs(sights.value[other].top - sight.top) > 1) columns[other].value?.scrollTo(sight.top);
   }
   /** A third of the way down, so that what comes next is seen too. */
-  function show(side: Side, caption: Caption | undefined): void {
+  function show(side: BorrowSide, caption: Caption | undefined): void {
     const { top, height } = sights.value[side];
     if (!caption || height === 0) return;
     const y = margin + toPx(caption.start);
@@ -59,11 +59,11 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
   const there = ref<string | null>(null);
   const cursors = computed(() => ({ moved: place.caption?.id ?? null, giving: there.value }));
   /** The one that waits for its other. */
-  const picked = ref<{ readonly side: Side; readonly id: string } | null>(null);
-  const listOf = (side: Side): readonly Caption[] => (side === 'moved' ? moved.value : giving.value);
-  const at = (side: Side): number => listOf(side).findIndex((c) => c.id === cursors.value[side]);
+  const picked = ref<{ readonly side: BorrowSide; readonly id: string } | null>(null);
+  const listOf = (side: BorrowSide): readonly Caption[] => (side === 'moved' ? moved.value : giving.value);
+  const at = (side: BorrowSide): number => listOf(side).findIndex((c) => c.id === cursors.value[side]);
 
-  function goTo(side: Side, index: number): void {
+  function goTo(side: BorrowSide, index: number): void {
     const list = listOf(side);
     const caption = list[Math.max(0, Math.min(list.length - 1, index))];
     if (!caption) return;
@@ -77,7 +77,7 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
     if (here && other) borrow.tie(here, other);
   }
   /** A second one, in the other column, ties the two. */
-  function choose(side: Side, caption: Caption): void {
+  function choose(side: BorrowSide, caption: Caption): void {
     goTo(
       side,
       listOf(side).findIndex((c) => c.id === caption.id),
@@ -90,10 +90,10 @@ export function useColumns(columns: Readonly<Record<Side, Readonly<Ref<Column | 
     place.goTo(row.moved, 'chosen');
     there.value = row.giving;
   }
-  function focus(side: Side): void {
+  function focus(side: BorrowSide): void {
     columns[side].value?.focus();
   }
-  function onKey(side: Side, event: KeyboardEvent): void {
+  function onKey(side: BorrowSide, event: KeyboardEvent): void {
     const other = side === 'moved' ? 'giving' : 'moved';
     const many = listOf(side).length;
     const keys: Readonly<Record<string, () => void>> = {

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readStretches, segmentsWith, segmentsWithout } from '../../../core/timing/whole/cuts.ts';
-import { changesOf, type CutChange } from '../../../core/timing/whole/cut-changes.ts';
+import { cutChangesOf, type CutChange } from '../../../core/timing/whole/cut-changes.ts';
 import { followed } from '../../../core/timing/whole/follow.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
 import type { Stretch } from '../../../core/audio/regions.ts';
@@ -88,7 +88,7 @@ export const useCuts = defineStore('cuts', () => {
       const found = await askSegments({ was: was.prints, now: now.prints }, signal);
       if (signal.aborted) return;
       if (found.length === 0) trouble.value = `Nothing of ${name} is in this recording: no captions were moved.`;
-      else compared.value = { file: name, segments: found, changes: changesOf(found, was.length, now.length) };
+      else compared.value = { file: name, segments: found, changes: cutChangesOf(found, was.length, now.length) };
     } catch (error) {
       if (signal.aborted) return;
       const why = error instanceof WorkerTrouble && error.message !== '' ? error.message : 'The two could not be read.';

@@ -21,7 +21,7 @@ const placedReflow = usePlacedReflow();
     <template v-else>
       <TextButton
         :main="!placing.found"
-        :disabled="placing.hindrance !== null || captions.length === 0"
+        :disabled="placing.whyNot !== null || captions.length === 0"
         @click="placing.listen(captions)"
       >
         {{
@@ -45,7 +45,7 @@ const placedReflow = usePlacedReflow();
         }}
       </span>
       <span v-if="placing.trouble" class="bad small" role="alert">{{ placing.trouble }}</span>
-      <span v-else-if="placing.hindrance" class="soft small" role="status">{{ placing.hindrance }}</span>
+      <span v-else-if="placing.whyNot" class="soft small" role="status">{{ placing.whyNot }}</span>
       <span v-else-if="!placing.found" class="soft small">
         Captions that are late, drift, or were made for another cut go where their words are said.
       </span>

@@ -1,7 +1,7 @@
 /** Listening for captions in workers, and where they belong after that. */
 import type { PartHeard } from '../../../core/audio/align/anchors.ts';
-import type { Gap } from '../../../core/audio/align/fills.ts';
-import type { Placed } from '../../../core/audio/align/grammars.ts';
+import type { WordsToFill } from '../../../core/audio/align/fills.ts';
+import type { PlacedWord } from '../../../core/audio/align/grammars.ts';
 import { howManyParts, leastShare, listenWith, type Hearer, type Listening } from '../../../core/audio/align/listen.ts';
 import { offsetsOf, type Offsets } from '../../../core/audio/align/offset.ts';
 import { placedTrack } from '../../../core/audio/align/placed-track.ts';
@@ -20,7 +20,8 @@ type Client = WorkerClient<PlacingQuestion, PlacingAnswer>;
 const begin = (): Client => workerClient(() => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
 const hearerIn = (client: Client, signal: AbortSignal): Hearer => ({
   anchors: (so, groups, progress) => client.ask({ so, groups }, { signal, progress }) as Promise<PartHeard>,
-  fills: (gaps: readonly Gap[], progress) => client.ask({ gaps }, { signal, progress }) as Promise<readonly Placed[]>,
+  fills: (gaps: readonly WordsToFill[], progress) =>
+    client.ask({ gaps }, { signal, progress }) as Promise<readonly PlacedWord[]>,
 });
 
 /** A caption before and after. */

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { wholeGap } from '../../../core/style/style.ts';
-import { sentWith, type Side } from '../../../core/audio/align/send-with.ts';
+import { sentWith, type NeighbourSide } from '../../../core/audio/align/send-with.ts';
 import { modelFor } from '../../../core/audio/phones/models.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Caption, WordRange } from '../../../core/model/caption.ts';
@@ -58,7 +58,7 @@ export const usePlacing = defineStore('placing', () => {
 
   const language = computed(() => track.track?.language ?? '');
   /** Why nothing can be listened for; null where it can. */
-  const hindrance = computed((): string | null => {
+  const whyNot = computed((): string | null => {
     if (!job.recordingUrl) return 'This job has no recording to listen to.';
     if (!modelFor(language.value))
       return `There is no acoustic model for ${language.value}. Ties by ear put captions of any language back.`;
@@ -70,7 +70,7 @@ export const usePlacing = defineStore('placing', () => {
 
   /** The captions of listening that a reload broke off; null where there was none, or they are no longer the same. */
   const brokenOff = computed((): readonly Caption[] | null => {
-    if (begun.value?.of !== of.value || hindrance.value !== null) return null;
+    if (begun.value?.of !== of.value || whyNot.value !== null) return null;
     const now = new Map(track.captions.map((c) => [c.id, c]));
     const captions = begun.value.captions.flatMap(([id, text]) => {
       const c = now.get(id);
@@ -84,7 +84,7 @@ export const usePlacing = defineStore('placing', () => {
     const { job: open, recordingUrl: url } = job;
     const { regions } = sound;
     const mine = of.value;
-    if (!open || !url || !regions || mine === null || hindrance.value !== null || captions.length === 0) return;
+    if (!open || !url || !regions || mine === null || whyNot.value !== null || captions.length === 0) return;
     const before = brokenOff.value === captions ? (begun.value?.heard ?? []) : [];
     clear();
     const { signal } = (stopping = new AbortController());
@@ -122,7 +122,7 @@ export const usePlacing = defineStore('placing', () => {
   }
 
   /** Ids of captions that were not heard and go along with a neighbour, with which. */
-  const sent = shallowRef<ReadonlyMap<string, Side>>(new Map());
+  const sent = shallowRef<ReadonlyMap<string, NeighbourSide>>(new Map());
   /** What was found, with those that were sent along. */
   const rows = computed((): readonly PlacedRow[] => {
     const all = found.value?.rows ?? [];
@@ -133,7 +133,7 @@ export const usePlacing = defineStore('placing', () => {
     });
   });
   /** Sends a caption along with a neighbour; asked again with the same, leaves it where it is. */
-  function send(id: string, side: Side): void {
+  function send(id: string, side: NeighbourSide): void {
     const next = new Map(sent.value);
     if (next.get(id) === side) next.delete(id);
     else next.set(id, side);
@@ -183,7 +183,7 @@ export const usePlacing = defineStore('placing', () => {
     sent,
     rows,
     send,
-    hindrance,
+    whyNot,
     isApproximate,
     brokenOff,
     listen,

@@ -19,7 +19,7 @@ async function textOf(address: string): Promise<string> {
 }
 
 /** @throws {Error} where a file of it cannot be fetched */
-export async function recogniserFor(modelFor: ModelFor): Promise<Recogniser> {
+export async function loadRecogniser(modelFor: ModelFor): Promise<Recogniser> {
   const models = new URL(`${__MODELS_AT__}/`, self.location.origin).href;
   const { model } = modelFor;
   const texts = Promise.all([textOf(`${models}${model}/dict.txt`), rulesOf[model]()]);

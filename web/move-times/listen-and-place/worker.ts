@@ -3,8 +3,8 @@ import { ALL_FORMATS, Input, UrlSource } from 'mediabunny';
 import { answerQuestions } from '../../data/workers/worker-side.ts';
 import type { PartHeard, ReadSound } from '../../../core/audio/align/anchors.ts';
 import { engineRate } from '../../../core/audio/align/engine.ts';
-import type { Gap } from '../../../core/audio/align/fills.ts';
-import type { Placed } from '../../../core/audio/align/grammars.ts';
+import type { WordsToFill } from '../../../core/audio/align/fills.ts';
+import type { PlacedWord } from '../../../core/audio/align/grammars.ts';
 import { hearerOf, type Hearer } from '../../../core/audio/align/listen.ts';
 import type { Script } from '../../../core/audio/align/script.ts';
 import { scriptOf } from '../../../core/audio/align/words-to-place.ts';
@@ -14,7 +14,7 @@ import { resampled } from '../../../core/audio/resample.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import { pieceOf } from '../../recording/sound/read-piece.ts';
 import { soundTrack, SoundTrouble } from '../../recording/sound/sound-track.ts';
-import { recogniserFor } from './recogniser.ts';
+import { loadRecogniser } from './recogniser.ts';
 
 /** What is to be placed, and in which sound. */
 export interface PlacingJob {
@@ -29,8 +29,8 @@ export interface PlacingJob {
 export type PlacingQuestion =
   | { readonly begin: PlacingJob }
   | { readonly so: PartHeard; readonly groups: readonly Stretch[] }
-  | { readonly gaps: readonly Gap[] };
-export type PlacingAnswer = Script | PartHeard | readonly Placed[];
+  | { readonly gaps: readonly WordsToFill[] };
+export type PlacingAnswer = Script | PartHeard | readonly PlacedWord[];
 
 /** One channel of a sound track, at the rate the engine takes. @param url of the recording @param nth sound track of it */
 async function soundOf(url: string, nth: number): Promise<ReadSound> {
@@ -49,7 +49,7 @@ async function soundOf(url: string, nth: number): Promise<ReadSound> {
 async function begin(job: PlacingJob): Promise<{ readonly script: Script; readonly hearer: Hearer }> {
   const model = modelFor(job.language);
   if (!model) throw new SoundTrouble(`There is no acoustic model for ${job.language}.`);
-  const fetched = recogniserFor(model).catch(() => {
+  const fetched = loadRecogniser(model).catch(() => {
     throw new SoundTrouble('The acoustic model could not be fetched. Nothing was moved; try once more.');
   });
   const [recogniser, sound] = await Promise.all([fetched, soundOf(job.url, job.track)]);

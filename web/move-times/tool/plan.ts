@@ -25,7 +25,7 @@ export type Plan =
   | { readonly fault: string }
   | null;
 
-export const counted = (many: number): string => (many === 1 ? 'One caption' : `${String(many)} captions`);
+export const captionsInWords = (many: number): string => (many === 1 ? 'One caption' : `${String(many)} captions`);
 
 /** The new times of those that have others. */
 function movedBetween(before: readonly Caption[], after: readonly Caption[]): readonly Timed[] {
@@ -34,7 +34,7 @@ function movedBetween(before: readonly Caption[], after: readonly Caption[]): re
 }
 
 /** The new times of those that get others. @param moved those that are to be moved @param all of the track */
-export function changesOf(plan: Plan, moved: readonly Caption[], all: readonly Caption[]): readonly Timed[] {
+export function timesOfPlan(plan: Plan, moved: readonly Caption[], all: readonly Caption[]): readonly Timed[] {
   if (!plan || 'fault' in plan) return [];
   if ('by' in plan) return shiftedTimes(moved, plan.by);
   if ('times' in plan) return plan.times;
@@ -44,12 +44,12 @@ export function changesOf(plan: Plan, moved: readonly Caption[], all: readonly C
 }
 
 /** The same as one step; null where nothing is to be done. */
-export function editOf(plan: Plan, moved: readonly Caption[], all: readonly Caption[]): Edit | null {
+export function editOfPlan(plan: Plan, moved: readonly Caption[], all: readonly Caption[]): Edit | null {
   if (!plan || 'fault' in plan) return null;
   if ('follows' in plan) return followEdit(all, plan.follows.captions, plan.segments);
   // Words may get times where no caption moves.
   if ('times' in plan) return plan.edit;
-  const changes = changesOf(plan, moved, all);
+  const changes = timesOfPlan(plan, moved, all);
   if (changes.length === 0) return null;
   if ('by' in plan) return shifted(moved, plan.by);
   return retimingAlong(moved, changes, plan.pieces);

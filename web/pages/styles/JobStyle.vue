@@ -2,7 +2,7 @@
 import NoteBox from '../../ui/controls/NoteBox.vue';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../../core/style/decode-style.ts';
-import { faultShown, fieldGroups, fields } from '../../../core/style/style-fields.ts';
+import { faultShown, styleFieldGroups, fields } from '../../../core/style/style-fields.ts';
 import { styleStanding } from '../../../core/style/style-names.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
@@ -57,7 +57,7 @@ async function use(): Promise<void> {
           <li v-for="fault in faults" :key="fault">{{ fault }}</li>
         </ul>
       </NoteBox>
-      <section v-for="group in fieldGroups" :key="group">
+      <section v-for="group in styleFieldGroups" :key="group">
         <h3 class="small plain soft">{{ group }}</h3>
         <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row line-row">
           <span>{{ field.title }}</span>

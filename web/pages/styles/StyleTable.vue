@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
-import { fieldGroups, fields, type Field } from '../../../core/style/style-fields.ts';
+import { styleFieldGroups, fields, type Field } from '../../../core/style/style-fields.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 import FieldInput from './FieldInput.vue';
 import FieldValue from './FieldValue.vue';
@@ -36,7 +36,7 @@ interface Row {
   readonly uses: boolean;
 }
 const rows: Row[] = [
-  ...fieldGroups.flatMap((group): Row[] => [
+  ...styleFieldGroups.flatMap((group): Row[] => [
     { key: group, title: group, field: null, uses: false },
     ...fields
       .filter((f) => f.group === group)

@@ -1,6 +1,6 @@
 /** What plays when only a part of the recording is to be heard. */
 
-export interface Stretch {
+export interface PlayedStretch {
   /** Where it ends, in ms. */
   readonly until: number;
   /** Where it begins again, in ms; null where it is heard once. */
@@ -12,10 +12,10 @@ export interface Stretch {
 }
 
 /** Everything, to the end of the recording. */
-export const noStretch: Stretch = { until: Infinity, again: null, brief: false, back: null };
+export const noStretch: PlayedStretch = { until: Infinity, again: null, brief: false, back: null };
 
 /** What comes at a moment: it goes on, begins again, or is over. @param time in ms */
-export function afterMoment({ until, again }: Stretch, time: number): 'goes on' | 'again' | 'over' {
+export function afterMoment({ until, again }: PlayedStretch, time: number): 'goes on' | 'again' | 'over' {
   if (time < until) return 'goes on';
   return again === null ? 'over' : 'again';
 }

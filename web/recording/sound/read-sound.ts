@@ -23,7 +23,7 @@ export interface WholeRequest {
   readonly name: string;
 }
 /** What is heard in a recording. */
-export interface Heard {
+export interface ReadSoundResult {
   /** How loud it is along its length; empty where it has no sound. */
   readonly peaks: Uint8Array<ArrayBuffer>;
   readonly regions: Regions;
@@ -36,7 +36,7 @@ export interface ReadSoFar {
   readonly from: number;
   readonly cells: Uint8Array<ArrayBuffer>;
 }
-const silent: Heard = { peaks: new Uint8Array(), regions: { speech: [], sound: [] }, until: null };
+const silent: ReadSoundResult = { peaks: new Uint8Array(), regions: { speech: [], sound: [] }, until: null };
 
 /** Sound goes to the listener in batches of so many seconds, and so many of them may be on their way. */
 const [batch, onTheWay] = [2, 15];
@@ -83,7 +83,7 @@ function reachingTo(length: number, cells: Uint8Array): Uint8Array<ArrayBuffer> 
 export async function readSound(
   { url, track: nth, length, name }: WholeRequest,
   progress: (soFar: ReadSoFar) => void,
-): Promise<Heard> {
+): Promise<ReadSoundResult> {
   const input = new Input({ source: new UrlSource(url), formats: ALL_FORMATS });
   const voice = workerClient<VoiceQuestion, VoiceAnswer>(
     () => new Worker(new URL('./voice-worker.ts', import.meta.url), { type: 'module' }),

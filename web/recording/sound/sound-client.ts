@@ -3,11 +3,11 @@ import { workerClient, type WorkerClient } from '../../data/workers/worker-clien
 import type { PieceRequest, SoundPiece } from './read-piece.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
 import type { CompareRequest, Printed, PrintsRequest } from './read-prints.ts';
-import type { Heard, ReadSoFar, WholeRequest } from './read-sound.ts';
+import type { ReadSoundResult, ReadSoFar, WholeRequest } from './read-sound.ts';
 import type { AboutRecording, AboutRequest } from './read-about.ts';
 
 const begin = (): Worker => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-export const listenerClient = (): WorkerClient<WholeRequest, Heard, ReadSoFar> => workerClient(begin);
+export const listenerClient = (): WorkerClient<WholeRequest, ReadSoundResult, ReadSoFar> => workerClient(begin);
 export const pieceClient = (): WorkerClient<PieceRequest, SoundPiece | null> => workerClient(begin);
 export const printsClient = (): WorkerClient<PrintsRequest, Printed> => workerClient(begin);
 /** Which stretches of one recording are in another. @throws {WorkerTrouble} */

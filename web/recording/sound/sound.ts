@@ -9,7 +9,7 @@ import { ask } from '../../data/client/client.ts';
 import { fetchPeaks, uploadPeaks } from '../../data/client/upload.ts';
 import { WorkerTrouble } from '../../data/workers/worker-client.ts';
 import { keepHalfRead, readingName } from './half-read.ts';
-import type { Heard, ReadSoFar } from './read-sound.ts';
+import type { ReadSoundResult, ReadSoFar } from './read-sound.ts';
 import { listenerClient } from './sound-client.ts';
 import { useJob } from '../../data/jobs/job.ts';
 
@@ -27,13 +27,13 @@ const fetchRegions = ({ hash, track }: Of): Promise<Regions | null> =>
   });
 
 /** What is known of it already; null where nobody has read it yet. @throws {ApiError} */
-async function fetchHeard(of: Of): Promise<Heard | null> {
+async function fetchHeard(of: Of): Promise<ReadSoundResult | null> {
   const [cells, regions] = await Promise.all([fetchPeaks(of.hash, of.track), fetchRegions(of)]);
   return regions && { peaks: cells ?? new Uint8Array(), regions, until: null };
 }
 
 /** Regions come last: where they are kept, what is missing beside them is not there to be heard. @throws {ApiError} */
-async function keep({ hash, track }: Of, { peaks, regions }: Heard): Promise<void> {
+async function keep({ hash, track }: Of, { peaks, regions }: ReadSoundResult): Promise<void> {
   if (peaks.length > 0) await uploadPeaks(hash, track, peaks);
   await ask('PUT /api/recordings/:hash/regions', { params: { hash }, query: { track }, body: regions });
   await keepHalfRead(readingName(hash, track), null);
@@ -63,7 +63,12 @@ export const useSound = defineStore('sound', () => {
   let of = '';
 
   /** @param show how loud it is, as far as it is read */
-  async function read(of: Of, url: string, length: number, show: (cells: Uint8Array) => void): Promise<Heard> {
+  async function read(
+    of: Of,
+    url: string,
+    length: number,
+    show: (cells: Uint8Array) => void,
+  ): Promise<ReadSoundResult> {
     reading.value = 0;
     const { signal } = stopping;
     let cells = new Uint8Array(Math.ceil((length / 1000) * peaksPerSecond));
@@ -88,7 +93,7 @@ export const useSound = defineStore('sound', () => {
   }
 
   /** Has the sound of the job there, once: nothing is read twice. */
-  async function want(): Promise<void> {
+  async function ensureRead(): Promise<void> {
     const { job: open, recordingUrl } = job;
     const recording = open?.recording;
     if (!recording || !recordingUrl || name.value === of) return;
@@ -142,5 +147,5 @@ export const useSound = defineStore('sound', () => {
     stop();
     [peaks.value, regions.value, trouble.value, of] = [null, null, null, ''];
   });
-  return { peaks, regions, reading, trouble, want, stop };
+  return { peaks, regions, reading, trouble, ensureRead, stop };
 });

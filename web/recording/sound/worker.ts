@@ -1,7 +1,7 @@
 /** The worker’s side of reading sound: a recording through, a piece of it, or what it says of itself. */
 import { answerQuestions } from '../../data/workers/worker-side.ts';
 import { readPiece, type PieceRequest, type SoundPiece } from './read-piece.ts';
-import { readSound, type Heard, type ReadSoFar, type WholeRequest } from './read-sound.ts';
+import { readSound, type ReadSoundResult, type ReadSoFar, type WholeRequest } from './read-sound.ts';
 import { readAbout, type AboutRecording, type AboutRequest } from './read-about.ts';
 import { segmentsOf } from '../../../core/timing/recut/segments.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
@@ -9,7 +9,7 @@ import { readPrints, type CompareRequest, type Printed, type PrintsRequest } fro
 import { SoundTrouble } from './sound-track.ts';
 
 export type SoundRequest = WholeRequest | PieceRequest | AboutRequest | PrintsRequest | CompareRequest;
-export type SoundAnswer = Heard | SoundPiece | AboutRecording | Printed | readonly Segment[] | null;
+export type SoundAnswer = ReadSoundResult | SoundPiece | AboutRecording | Printed | readonly Segment[] | null;
 
 answerQuestions(
   (request: SoundRequest, progress: (soFar: ReadSoFar | number) => void): Promise<SoundAnswer> => {

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { findingsReport } from '../../../core/handover/findings-report.ts';
 import { plainName } from '../../../core/handover/naming.ts';
 import type { Finding, RuleId } from '../../../core/rules/finding.ts';
-import { ruleNamed, rules, titleOf } from '../../../core/rules/findings.ts';
+import { ruleNamed, rules, ruleTitle } from '../../../core/rules/findings.ts';
 import type { Proposal } from '../../../core/rules/repairs/repairs.ts';
 import type { Caption, LetBe as LetBeEntry } from '../../../core/model/caption.ts';
 import { saveAs } from '../../import/save-as.ts';
@@ -177,7 +177,7 @@ function closeReport(): void {
           <span class="figures soft">{{ times.clock(caption.start) }}</span>
           <span class="grow"
             ><span class="block large lines" dir="auto">{{ caption.text }}</span
-            ><b>{{ titleOf(entry.rule) }}</b> let be: {{ entry.reason }}</span
+            ><b>{{ ruleTitle(entry.rule) }}</b> let be: {{ entry.reason }}</span
           >
           <TextButton @click="repairs.takeBack(caption.id, entry.rule)"> Take back </TextButton>
         </li>

@@ -14,7 +14,7 @@ const sound = useSound();
     <TextButton @click="sound.stop()">Stop</TextButton>
   </p>
   <p v-else-if="sound.trouble" class="tape-sound small floating" role="status">
-    {{ sound.trouble }} <TextButton @click="sound.want()">Try again</TextButton>
+    {{ sound.trouble }} <TextButton @click="sound.ensureRead()">Try again</TextButton>
   </p>
 </template>
 

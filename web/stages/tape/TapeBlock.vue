@@ -6,7 +6,7 @@ import { timeNeeded, type HouseStyle } from '../../../core/style/style.ts';
 import { speedText } from '../../../core/text/measures.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import { linesOf, type Caption } from '../../../core/model/caption.ts';
-import { measured } from '../../ui/measured.ts';
+import { measuresOf } from '../../ui/measured.ts';
 import { edgeRoom, lineRoom } from './tape-view.ts';
 import type { Handle } from './use-drag.ts';
 
@@ -50,7 +50,7 @@ const brief = computed(() => height.value < lines.value.length * lineRoom + edge
 const down = computed(() =>
   Math.max(0, Math.min(props.above, height.value - lines.value.length * lineRoom - edgeRoom)),
 );
-const figures = computed(() => measured(props.caption, props.house.counting));
+const figures = computed(() => measuresOf(props.caption, props.house.counting));
 const limit = computed(() => props.house.reading.speed.limit);
 const tooFast = computed(() => figures.value.speed > limit.value && props.house.reading.speed.severity !== 'off');
 const needed = computed(() => timeNeeded(props.caption, props.house, limit.value));

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import type { TrackChange } from '../../../core/contract/tracks.ts';
+import type { TrackProperties } from '../../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../../core/job/job.ts';
 import type { TrackKind } from '../../../core/model/caption.ts';
 import DialogSheet from '../../ui/controls/DialogSheet.vue';
@@ -12,7 +12,7 @@ import { kindChoices } from '../../ui/describe/tracks.ts';
 
 /** The language and the kind of a track. */
 const props = defineProps<{ track: TrackSummary | null }>();
-const emit = defineEmits<{ save: [id: string, change: TrackChange]; close: [] }>();
+const emit = defineEmits<{ save: [id: string, change: TrackProperties]; close: [] }>();
 const open = computed({
   get: () => props.track !== null,
   set: (now) => {
@@ -37,7 +37,7 @@ function save(): void {
   const { track } = props;
   if (!track) return;
   const isDraft = track.kind === 'machine' || kind.value === 'machine';
-  emit('save', track.id, { language: language.value, ...(isDraft ? {} : { kind: kind.value }) } as TrackChange);
+  emit('save', track.id, { language: language.value, ...(isDraft ? {} : { kind: kind.value }) } as TrackProperties);
 }
 </script>
 

@@ -8,7 +8,7 @@ import { useFaults } from '../../ui/controls/use-faults.ts';
 import { trackNameFault } from '../../../core/contract/title.ts';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../../core/formats/format.ts';
-import type { TrackChange } from '../../../core/contract/tracks.ts';
+import type { TrackProperties } from '../../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../../core/job/job.ts';
 import type { TrackKind } from '../../../core/model/caption.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
@@ -102,7 +102,7 @@ async function add(): Promise<void> {
   }
 }
 /** @param stays what is so where it could not be done, as a sentence begins */
-async function change(id: string, body: TrackChange, stays: string): Promise<boolean> {
+async function change(id: string, body: TrackProperties, stays: string): Promise<boolean> {
   try {
     await ask('PATCH /api/tracks/:id', { params: { id }, body });
     await job.refresh();
@@ -116,7 +116,7 @@ const rename = (id: string, name: string): Promise<boolean> => change(id, { name
 const { versionsOf, look, goBack } = useVersions(open);
 /** The track whose language and kind are looked at. */
 const about = shallowRef<TrackSummary | null>(null);
-async function saveAbout(id: string, body: TrackChange): Promise<void> {
+async function saveAbout(id: string, body: TrackProperties): Promise<void> {
   about.value = null;
   await change(id, body, 'The track stays as it was');
 }

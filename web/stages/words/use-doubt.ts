@@ -4,10 +4,10 @@ import { ref, shallowRef, watch } from 'vue';
 import { wordsAt } from '../../../core/compare/same-place.ts';
 import { correctedBefore } from '../../../core/find/corrections.ts';
 import { baseLanguage } from '../../../core/text/language.ts';
-import { bare } from '../../../core/languages/word-facts.ts';
+import { withoutPunctuation } from '../../../core/languages/word-facts.ts';
 import { selectedWordsAt, selectedWordsIn, type SelectedWords } from '../../../core/model/selected-words.ts';
 import type { Caption, Track, WordRange } from '../../../core/model/caption.ts';
-import { agreed, isDoubtful } from '../../../core/model/doubt.ts';
+import { heldForCertain, isDoubtful } from '../../../core/model/doubt.ts';
 import { ask } from '../../data/client/client.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
@@ -118,7 +118,7 @@ export const useDoubt = defineStore('doubt', () => {
     const mine: Suggested = { caption: caption.id, asked, words: [], looking: true };
     open.value = mine;
     const isMine = (): boolean => open.value?.caption === caption.id && open.value.asked === asked;
-    const heard = asked.words.map((w) => bare(w[6])).join(' ');
+    const heard = asked.words.map((w) => withoutPunctuation(w[6])).join(' ');
     const corrected = correctedBefore(track.captions, heard).map((text) => ({ text, why: 'Corrected so elsewhere' }));
     const [elsewhere, alike] = await Promise.all([
       otherTracks().then((all) =>
@@ -191,7 +191,7 @@ export const useDoubt = defineStore('doubt', () => {
     close();
     const doubted = caption && now ? of(caption).filter((w) => now.asked.words.includes(w)) : [];
     if (!caption || doubted.length === 0 || !track.editable) return;
-    track.change({ type: 'setWords', captions: [{ id: caption.id, words: agreed(caption.words, doubted) }] });
+    track.change({ type: 'setWords', captions: [{ id: caption.id, words: heldForCertain(caption.words, doubted) }] });
   }
 
   return { count, open, next, suggestHere, close, take, keep };

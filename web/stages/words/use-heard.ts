@@ -1,5 +1,5 @@
 /** The word just heard: playback holds, and the word stands selected, to be typed over. */
-import { heardAt, heardBefore, type Heard } from '../../../core/model/heard.ts';
+import { heardAt, heardBefore, type WordPlace } from '../../../core/model/heard.ts';
 import { usePlace } from '../../data/tracks/place.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useMessages } from '../../data/messages/messages.ts';
@@ -16,7 +16,7 @@ export function useHeard() {
   const place = usePlace();
   const playback = usePlayback();
   /** The word that was brought up last, and the move of the playhead before it. */
-  let last: { readonly word: Heard; readonly moves: number } | null = null;
+  let last: { readonly word: WordPlace; readonly moves: number } | null = null;
 
   /** Brings up the word just heard; asked for again, the one before it. */
   function heard(): void {
@@ -38,7 +38,7 @@ export function useHeard() {
     surface.take(caption.id, word.from, word.to);
   }
 
-  function isSelected({ index, from, to }: Heard): boolean {
+  function isSelected({ index, from, to }: WordPlace): boolean {
     const chosen = shown.surface?.chosen();
     return chosen?.id === track.captions[index]?.id && chosen?.from === from && chosen.to === to;
   }

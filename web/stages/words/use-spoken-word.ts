@@ -4,7 +4,7 @@ import { captionAt } from '../../../core/model/caption.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 
-export interface Said {
+export interface SpokenWord {
   readonly id: string;
   readonly from: number;
   readonly to: number;
@@ -13,10 +13,10 @@ export interface Said {
 /** A word is shown so much before it begins, in ms: the eye is there when the ear is. */
 const lead = 40;
 
-export function useSpokenWord(): ComputedRef<Said | null> {
+export function useSpokenWord(): ComputedRef<SpokenWord | null> {
   const playback = usePlayback();
   const track = useTrack();
-  return computed((before?: Said | null) => {
+  return computed((before?: SpokenWord | null) => {
     if (!playback.playing) return null;
     const time = playback.time + lead;
     const caption = track.captions[captionAt(track.captions, time)];

@@ -1,7 +1,7 @@
 /** Versions of a track in words. */
-import type { Changed } from '../../../core/model/track-versions.ts';
+import type { VersionChanges } from '../../../core/model/track-versions.ts';
 
-const parts: readonly (readonly [keyof Changed, string])[] = [
+const parts: readonly (readonly [keyof VersionChanges, string])[] = [
   ['reworded', 'reworded'],
   ['retimed', 'retimed'],
   ['added', 'new'],
@@ -11,7 +11,7 @@ const parts: readonly (readonly [keyof Changed, string])[] = [
 ];
 
 /** “12 reworded, 3 retimed”: in how many captions what has changed. */
-export function changedInWords(changed: Changed): string {
+export function changedInWords(changed: VersionChanges): string {
   const said = parts.flatMap(([part, words]) => (changed[part] > 0 ? [`${String(changed[part])} ${words}`] : []));
   return said.length > 0 ? said.join(', ') : 'in the end as before';
 }
