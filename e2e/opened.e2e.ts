@@ -165,7 +165,7 @@ it('Tracks: an imported file with its lists', async () => {
   await (
     await see(app.driver, '.stage-bar input[type=file]')
   ).sendKeys(`${process.cwd()}/demo/recordings/lock-after-dark/machine-draft.ctm`);
-  await see(app.driver, '.arrival-first');
+  await see(app.driver, '.import-first');
   await openList('Encoding');
   await sound();
   await openList('Kind');

@@ -234,7 +234,7 @@ try {
   await borrowing();
   await stage('tracks', '.tracks');
   await driver.findElement(By.css('.stage-bar input[type=file]')).sendKeys(liveFeed());
-  await see(driver, '.arrival-first');
+  await see(driver, '.import-first');
   await picture('tracks');
   const job = /jobs\/([^/]+)/.exec(await driver.getCurrentUrl())?.[1] ?? '';
   const under = (style: string): Promise<Response> =>

@@ -10,8 +10,8 @@ import { languageName } from '../ui/describe/jobs.ts';
 import { warningKinds, onLines } from './warnings.ts';
 import type { Import } from './use-import.ts';
 
-const props = defineProps<{ arrival: Import }>();
-const { name, understood, trouble, reading, encoding, from, rescue, unroll } = props.arrival;
+const props = defineProps<{ file: Import }>();
+const { name, understood, trouble, reading, encoding, from, rescue, unroll } = props.file;
 
 const kinds = computed(() => warningKinds(understood.value?.warnings ?? []));
 const lost = computed(() => kinds.value.some((k) => k.lost));
@@ -69,7 +69,7 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
 </script>
 
 <template>
-  <div class="arrival stack" aria-live="polite">
+  <div class="import-card stack" aria-live="polite">
     <p v-if="reading" class="soft">Reading {{ name }}…</p>
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <template v-if="understood">
@@ -78,7 +78,7 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
       </p>
       <slot></slot>
     </template>
-    <div v-if="understood || trouble" class="arrival-ways">
+    <div v-if="understood || trouble" class="import-ways">
       <span aria-hidden="true">Format</span>
       <span>
         <SelectField v-model="from" label="Format" :options="formatChoices" :width="220" />
@@ -107,7 +107,7 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
       </template>
     </div>
     <template v-if="understood">
-      <ol class="arrival-first plain-list floating" aria-label="The first captions">
+      <ol class="import-first plain-list floating" aria-label="The first captions">
         <li v-for="(c, i) in first" :key="i" class="time-and-text">
           <span class="figures soft">{{ c.timing === 'set' ? clock(c.start) : 'not timed' }}</span>
           <span dir="auto" class="lines">{{ c.text }}</span>
@@ -127,19 +127,19 @@ const clock = computed(() => clockFor(understood.value?.captions.at(-1)?.end ?? 
 </template>
 
 <style scoped>
-.arrival-ways {
+.import-ways {
   display: grid;
   grid-template-columns: 72px minmax(0, 1fr);
   gap: 6px 12px;
   align-items: baseline;
 }
-.arrival-ways > span {
+.import-ways > span {
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
   gap: 4px 8px;
 }
-.arrival-first {
+.import-first {
   padding: 8px 14px;
   border-color: var(--rule);
   box-shadow: none;

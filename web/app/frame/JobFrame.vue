@@ -72,7 +72,7 @@ commands.gathered = gatherCommands(router);
 provide(keyTexts, commands.keyOf);
 useCommandKeys();
 useHour();
-const arriving = useDroppedFile();
+const dropped = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
 function onDrag(event: DragEvent): void {
   if (!event.dataTransfer?.types.includes('Files')) return;
@@ -80,7 +80,7 @@ function onDrag(event: DragEvent): void {
   event.stopPropagation();
   const file = event.type === 'drop' ? event.dataTransfer.files[0] : undefined;
   if (!file || !ready.value) return;
-  arriving.file = file;
+  dropped.file = file;
   void router.push({ name: 'tracks' });
 }
 const stopListening = router.onError(() => {

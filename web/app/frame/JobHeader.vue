@@ -75,11 +75,11 @@ async function onStyle(key: string): Promise<void> {
       ><img src="/icon.svg" alt="All jobs" width="34" height="34"
     /></RouterLink>
     <div class="head-title grow">
-      <h1 class="cut" dir="auto" :data-tip="job.job?.title">{{ job.job?.title ?? 'Fenwix' }}</h1>
-      <p class="cut fine-print">{{ under }}</p>
+      <h1 class="truncated" dir="auto" :data-tip="job.job?.title">{{ job.job?.title ?? 'Fenwix' }}</h1>
+      <p class="truncated fine-print">{{ under }}</p>
     </div>
     <template v-if="job.job && track.track">
-      <span class="head-box cut small"
+      <span class="head-box truncated small"
         ><b>{{ languageName(track.track.language) }}</b> {{ track.track.name }}</span
       >
       <MenuButton

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 
-export const useDroppedFile = defineStore('arriving', () => {
+export const useDroppedFile = defineStore('dropped-file', () => {
   const file = shallowRef<File | null>(null);
   return { file };
 });

@@ -20,7 +20,7 @@ const there = computed(
   <section v-if="beside.shown" class="beside ruled-above" aria-label="The track beside this one">
     <p class="row">
       <b>{{ languageName(beside.shown.language) }}</b>
-      <span class="grow cut soft small" dir="auto">{{ beside.shown.name }}</span>
+      <span class="grow truncated soft small" dir="auto">{{ beside.shown.name }}</span>
       <IconButton name="Show no track beside this one" @click="beside.choose(null)"><X :size="15" /></IconButton>
     </p>
     <p v-if="beside.trouble" class="bad small" role="alert">{{ beside.trouble }}</p>

@@ -49,7 +49,7 @@ export function useSurface(
   const corrections = useCorrections();
   const capitals = useCapitals();
   const made = useNewCaptions();
-  const arriving = useDroppedFile();
+  const dropped = useDroppedFile();
   const router = useRouter();
   let surface: Surface | null = null;
 
@@ -98,7 +98,7 @@ export function useSurface(
       onHear: (id, offset) => goTo(id, ({ words, start }) => words.find((w) => w[1] >= offset)?.[2] ?? start),
       onTooMuch(text) {
         messages.notice = `The clipboard holds ${text.length.toLocaleString('en')} characters, more than can be pasted into captions at once. Nothing was changed; they are looked at here as a file, to become a track of their own if you want that.`;
-        arriving.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
+        dropped.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
         void router.push({ name: 'tracks' });
       },
       onBeside: made.insertBeside,

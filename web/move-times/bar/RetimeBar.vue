@@ -89,7 +89,7 @@ function onKey(event: KeyboardEvent): void {
     <div class="row wrap">
       <b v-if="same.same">The same as in {{ same.same.of }}</b>
       <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="toolTitles" />
-      <span class="spring"></span>
+      <span class="spacer"></span>
       <TextButton main submit tip="Until then nothing is changed" :disabled="!retime.canApply || !track.editable">{{
         retime.worded > 0 ? 'Keep the word times' : 'Move them'
       }}</TextButton>

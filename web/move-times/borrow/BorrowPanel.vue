@@ -28,11 +28,11 @@ const many = (captions: readonly Caption[]): string =>
 <template>
   <section class="borrow-panel fills" aria-label="Borrow timing">
     <div class="heads row ruled">
-      <p class="moved-head cut">
+      <p class="moved-head truncated">
         <b>{{ languageName(track.track?.language ?? '') }}</b>
         <span class="soft small head-says">to be moved · {{ many(track.captions) }}</span>
       </p>
-      <p class="giving-head cut">
+      <p class="giving-head truncated">
         <b>{{ languageName(borrow.giving?.language ?? '') }}</b>
         <span class="soft small head-says">gives the times · {{ many(giving) }}</span>
       </p>

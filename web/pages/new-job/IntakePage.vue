@@ -16,7 +16,7 @@ import type { NewJob } from '../../../core/contract/jobs.ts';
 import type { FrameRate } from '../../../core/timing/clock/frames.ts';
 import { titleFault } from '../../../core/contract/title.ts';
 import type { Recording } from '../../../core/job/job.ts';
-import ArrivalCard from '../../import/ImportCard.vue';
+import ImportCard from '../../import/ImportCard.vue';
 import { useImport } from '../../import/use-import.ts';
 import PageHeader from '../../ui/controls/PageHeader.vue';
 import { recordingInWords } from '../../ui/describe/recordings.ts';
@@ -201,7 +201,7 @@ onMounted(() => {
       <p v-if="!words.here.value" class="soft">
         A machine draft with word times (CTM), captions from elsewhere (SRT, WebVTT, TTML, timed text), or a transcript.
       </p>
-      <ArrivalCard v-else :arrival="words" />
+      <ImportCard v-else :file="words" />
       <template #more>
         <CheckField v-model="fromNothing">There are none yet: I time and type them from the recording</CheckField>
       </template>

@@ -127,7 +127,7 @@ function closeReport(): void {
         >▲ {{ findings.count }} must, <span>△ {{ advice }} should</span></template
       >
     </h2>
-    <span class="soft grow cut">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
+    <span class="soft grow truncated">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
     <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
     <TextButton
       v-if="all.length > 0"

@@ -77,7 +77,7 @@ const url = computed(() =>
 
 <template>
   <h3 class="apart-above">Download a file</h3>
-  <div class="take">
+  <div class="download">
     <div class="stack">
       <ChoiceCards v-model="chosen" label="Format of the file" :options="cards">
         <template #default="{ option }"
@@ -111,7 +111,7 @@ const url = computed(() =>
 </template>
 
 <style scoped>
-.take {
+.download {
   display: grid;
   grid-template-columns: minmax(260px, 320px) minmax(0, 1fr);
   gap: 18px;
@@ -127,7 +127,7 @@ pre {
   line-height: 1.45;
 }
 @media (max-width: 1100px) {
-  .take {
+  .download {
     grid-template-columns: minmax(0, 1fr);
   }
 }

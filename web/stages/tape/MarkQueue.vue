@@ -33,7 +33,7 @@ const y = computed(() => Math.max(under, Math.min(view.yOf(playback.time) + unde
       <p v-if="next" class="mark-next lines" dir="auto" data-test="next-to-time">{{ next.text || '(no text yet)' }}</p>
       <p v-else>Every caption that is left was skipped.</p>
     </div>
-    <p v-for="caption in after" :key="caption.id" class="mark-hollow soft small cut" dir="auto">
+    <p v-for="caption in after" :key="caption.id" class="mark-hollow soft small truncated" dir="auto">
       {{ linesOf(caption).join(' / ') || '(no text yet)' }}
     </p>
     <div class="mark-foot sheet stack close">

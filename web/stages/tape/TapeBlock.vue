@@ -111,7 +111,7 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
       :class="{ soft: !worst && !tooFast }"
       :style="{ marginTop: `${down}px` }"
     >
-      <span v-if="brief" class="block-said cut" dir="auto">{{ beside }}</span>
+      <span v-if="brief" class="block-said truncated" dir="auto">{{ beside }}</span>
       <template v-else>
         <span class="block" :class="{ over: tooFast }"
           >{{ tooFast ? '▲ ' : '' }}{{ speedText(figures.speed) }} cps</span

@@ -75,7 +75,7 @@ const toggle = (key: keyof Snaps): void => {
   <div class="stage-bar">
     <h2 class="visually-hidden">Tape</h2>
     <IconButton name="Further away" @click="view.further(about())"><Minus :size="15" aria-hidden="true" /></IconButton>
-    <span class="small zoom cut" role="status">{{ onPage }}</span>
+    <span class="small zoom truncated" role="status">{{ onPage }}</span>
     <IconButton name="Closer" @click="view.closer(about())"><Plus :size="15" aria-hidden="true" /></IconButton>
     <IconButton
       name="Back to the playhead, and along with it while it plays"
@@ -84,7 +84,7 @@ const toggle = (key: keyof Snaps): void => {
     >
       <LocateFixed :size="15" aria-hidden="true" />
     </IconButton>
-    <span class="spring"></span>
+    <span class="spacer"></span>
     <IconButton v-if="job.job?.recording" name="About the recording…" @click="dialogs.open = 'recording'">
       <Film :size="15" aria-hidden="true" />
     </IconButton>

@@ -22,7 +22,7 @@ const rows = computed(() =>
     <ul class="plain-list">
       <li v-for="{ track, left } in rows" :key="track.id" class="line-row row">
         <b>{{ languageName(track.language) }}</b>
-        <span class="grow cut" dir="auto">{{ track.name }}</span>
+        <span class="grow truncated" dir="auto">{{ track.name }}</span>
         <span class="soft small">{{ left }}</span>
         <TextButton small @click="$emit('restore', track)">Bring it back</TextButton>
       </li>

@@ -12,7 +12,7 @@ import type { TrackProperties } from '../../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../../core/job/job.ts';
 import type { TrackKind } from '../../../core/model/caption.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
-import ArrivalCard from '../../import/ImportCard.vue';
+import ImportCard from '../../import/ImportCard.vue';
 import { useImport } from '../../import/use-import.ts';
 import { languageChoices, languages } from '../../ui/describe/languages.ts';
 import { kindChoices } from '../../ui/describe/tracks.ts';
@@ -37,8 +37,8 @@ const track = useTrack();
 const messages = useMessages();
 const retime = useRetime();
 const beside = useBeside();
-const arriving = useDroppedFile();
-const arrival = useImport(computed(() => job.job?.style ?? null));
+const dropped = useDroppedFile();
+const incoming = useImport(computed(() => job.job?.style ?? null));
 const trouble = ref<string | null>(null);
 const adding = ref(false);
 const added = ref('');
@@ -46,7 +46,7 @@ const kind = ref<TrackKind>('captions');
 const language = ref('');
 const name = ref('');
 const faults = useFaults(() => ({ name: trackNameFault(name.value) }), '.track-form');
-const { understood } = arrival;
+const { understood } = incoming;
 const known = shallowRef(languages);
 const spoken = computed(() => languageChoices(known.value));
 
@@ -55,12 +55,12 @@ async function take(file: File | null | undefined): Promise<void> {
   added.value = '';
   trouble.value = null;
   faults.reset();
-  await arrival.take(file);
+  await incoming.take(file);
   name.value = file.name.replace(/\.[^.]+$/, '').slice(0, 120);
 }
 watch(understood, (file) => {
   if (!file) return;
-  language.value = languageFor(file, arrival.name.value, job.job?.language ?? 'en');
+  language.value = languageFor(file, incoming.name.value, job.job?.language ?? 'en');
   if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
   const other = language.value.split('-')[0] !== job.job?.language.split('-')[0];
   kind.value =
@@ -73,9 +73,9 @@ watch(understood, (file) => {
           : 'captions';
 });
 watch(
-  () => arriving.file,
+  () => dropped.file,
   (file) => {
-    arriving.file = null;
+    dropped.file = null;
     void take(file);
   },
   { immediate: true },
@@ -93,7 +93,7 @@ async function add(): Promise<void> {
       made = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
     await addTrack(job.job.id, made.track);
     added.value = `“${name.value.trim()}” is now a track of this job.`;
-    arrival.leave();
+    incoming.leave();
     await job.refresh();
   } catch (error) {
     trouble.value = `The track was not added: ${sentence(error)}`;
@@ -161,14 +161,14 @@ async function open(id: string): Promise<void> {
   <div class="stage-bar">
     <h2>Tracks</h2>
     <span class="soft">the tracks of this job</span>
-    <span class="spring"></span>
+    <span class="spacer"></span>
     <TextButton :disabled="!track.editable" @click="retime.open('borrow')">Borrow timing…</TextButton>
     <FileButton main @file="take">Import a file</FileButton>
   </div>
   <div class="tracks stack wide scrolls stage-body">
     <p v-if="added" role="status" class="good">✓ {{ added }}</p>
-    <section v-if="arrival.here.value" class="tracks-arrival" aria-label="The imported file">
-      <ArrivalCard :arrival="arrival">
+    <section v-if="incoming.here.value" class="tracks-import" aria-label="The imported file">
+      <ImportCard :file="incoming">
         <form class="track-form" @submit.prevent="add">
           <FormField v-slot="{ field }" label="Name" :fault="faults.beside('name')" required>
             <TextField v-bind="field" v-model="name" dir="auto" />
@@ -181,12 +181,12 @@ async function open(id: string): Promise<void> {
           </FormField>
           <p class="row">
             <TextButton main submit :disabled="adding">Add the track</TextButton>
-            <TextButton @click="arrival.leave()">Cancel</TextButton>
+            <TextButton @click="incoming.leave()">Cancel</TextButton>
           </p>
         </form>
-      </ArrivalCard>
-      <p v-if="arrival.trouble.value || (arrival.reading.value && !understood)">
-        <TextButton @click="arrival.leave()">Cancel</TextButton>
+      </ImportCard>
+      <p v-if="incoming.trouble.value || (incoming.reading.value && !understood)">
+        <TextButton @click="incoming.leave()">Cancel</TextButton>
       </p>
       <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     </section>
@@ -213,8 +213,8 @@ async function open(id: string): Promise<void> {
     />
     <TrackDialog :track="about" @save="saveAbout" @close="about = null" />
     <DeletedTracks :tracks="job.job?.deleted ?? []" @restore="restore" />
-    <TrackCompare v-if="!arrival.here.value" :tracks="job.job?.tracks ?? []" />
-    <p v-if="!arrival.here.value" class="soft tracks-hint">
+    <TrackCompare v-if="!incoming.here.value" :tracks="job.job?.tracks ?? []" />
+    <p v-if="!incoming.here.value" class="soft tracks-hint">
       Captions, subtitles, a machine draft or a transcript can be dropped anywhere on the job: SRT, WebVTT, TTML, CTM,
       timed text, plain text, HTML, or a Fenwix track. You see how it was read before anything is added.
     </p>
@@ -222,7 +222,7 @@ async function open(id: string): Promise<void> {
 </template>
 
 <style scoped>
-.tracks-arrival {
+.tracks-import {
   max-width: 760px;
   padding-bottom: 16px;
   border-bottom: 2px solid var(--reed);

@@ -34,7 +34,7 @@ const allProofed = computed(() => several.captions.value.every((c) => c.proofed)
     <TextButton @click="retime.open('shift')">Shift…</TextButton>
     <TextButton @click="dialogs.open = 'reflow'">Reflow…</TextButton>
     <TextButton @click="several.remove()">Delete</TextButton>
-    <TextButton class="apart" danger @click="dialogs.open = 'keep-only'"> Keep only… </TextButton>
+    <TextButton class="set-apart" danger @click="dialogs.open = 'keep-only'"> Keep only… </TextButton>
   </div>
 </template>
 

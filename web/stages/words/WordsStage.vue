@@ -47,7 +47,7 @@ const readings = [
       {{ doubt.count }} doubtful <KeyHint command="doubtful" />
     </TextButton>
     <TextButton :disabled="!findable" @click="goToFinding(1)"> Next finding <KeyHint command="finding" /> </TextButton>
-    <span class="spring"></span>
+    <span class="spacer"></span>
     <TextButton v-if="place.caption?.proofed" :disabled="!track.editable" @click="caption.unproof()">
       Proofed ✓, undo
     </TextButton>

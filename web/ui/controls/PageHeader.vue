@@ -9,7 +9,7 @@ defineProps<{ title: string }>();
     <RouterLink :to="{ name: 'jobs' }" title="All jobs"
       ><img src="/icon.svg" alt="All jobs" width="34" height="34"
     /></RouterLink>
-    <h1 class="grow cut">{{ title }}</h1>
+    <h1 class="grow truncated">{{ title }}</h1>
     <ThemeButton />
   </header>
 </template>

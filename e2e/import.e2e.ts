@@ -93,7 +93,7 @@ it('rolling captions are seen, and unrolled when asked', async () => {
   await says(app.driver, '3 of 4 captions are rolling');
   await app.driver.findElement(By.xpath('//label[contains(., "Show each word once")]')).click();
   await eventually(app.driver, 'each line to stand once', async () => {
-    const first = (await app.driver.findElement(By.css('.arrival-first')).getText()).replace(/\s+/g, ' ');
+    const first = (await app.driver.findElement(By.css('.import-first')).getText()).replace(/\s+/g, ' ');
     return first.match(/the lower gate/g)?.length === 1 && first.includes('and the water falls');
   });
   await press(app.driver, 'Cancel');
