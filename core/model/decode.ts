@@ -1,5 +1,6 @@
 /** Edits and captions from unknown JSON: the one place that says what a valid one is. */
 import type { JsonObject } from '../text/json.ts';
+import { own } from '../text/own.ts';
 import { markKinds } from './caption.ts';
 import { withVersions } from './caption.ts';
 import type {
@@ -169,120 +170,107 @@ function decodeChoice(value: unknown, at: string): VersionChoice {
 /** How deep `together` may hold `together`; work made by people never gets past two. */
 const deepest = 8;
 
+/** An edit that is being read. */
+interface Reading {
+  readonly json: JsonObject;
+  /** Where it stands, for the message. */
+  readonly at: string;
+  readonly depth: number;
+}
+
+const idIn = ({ json, at }: Reading, key: string): string => id(json[key], `${at}.${key}`);
+const idsIn = ({ json, at }: Reading, key: string): string[] => list(json[key], `${at}.${key}`, id);
+const wholeIn = ({ json, at }: Reading, key: string): number => whole(json[key], `${at}.${key}`);
+const captionsIn = ({ json, at }: Reading): Caption[] => list(json['captions'], `${at}.captions`, decodeCaption);
+/** Offsets in a text that is not here to be held against. */
+const spanIn = ({ json, at }: Reading) => span(json, at, Number.MAX_SAFE_INTEGER);
+/** Something of each of several captions, under `captions`. */
+const ofEach = <T>(
+  { json, at }: Reading,
+  read: (of: JsonObject, where: string) => T,
+): (T & { readonly id: string })[] =>
+  list(json['captions'], `${at}.captions`, (value, where) => {
+    const of = object(value, where);
+    return { id: id(of['id'], `${where}.id`), ...read(of, where) };
+  });
+
+/** What each kind of edit has besides its type. */
+const kinds: { readonly [K in Edit['type']]: (of: Reading) => Omit<Extract<Edit, { readonly type: K }>, 'type'> } = {
+  splice: (of) => ({
+    id: idIn(of, 'id'),
+    ...spanIn(of),
+    insert: text(of.json['insert'], `${of.at}.insert`),
+    ...(of.json['keeps'] === undefined ? {} : { keeps: oneOf(of.json['keeps'], `${of.at}.keeps`, [true] as const) }),
+  }),
+  split: (of) => ({
+    id: idIn(of, 'id'),
+    at: wholeIn(of, 'at'),
+    newId: idIn(of, 'newId'),
+    end: wholeIn(of, 'end'),
+    start: wholeIn(of, 'start'),
+  }),
+  join: (of) => ({
+    id: idIn(of, 'id'),
+    next: idIn(of, 'next'),
+    between: oneOf(of.json['between'], `${of.at}.between`, ['', ' ', '\n'] as const),
+  }),
+  setTimes: (of) => ({ id: idIn(of, 'id'), start: wholeIn(of, 'start'), end: wholeIn(of, 'end') }),
+  retime: (of) => ({
+    captions: ofEach(of, (to, where) => ({
+      start: whole(to['start'], `${where}.start`),
+      end: whole(to['end'], `${where}.end`),
+      timing: timing(to['timing'], `${where}.timing`),
+    })),
+    pieces: decodePieces(of.json['pieces'], `${of.at}.pieces`),
+  }),
+  setWords: (of) => ({
+    captions: ofEach(of, (to, where) => ({
+      words: decodeWords(to['words'], `${where}.words`, Number.MAX_SAFE_INTEGER),
+    })),
+  }),
+  setSpeaker: (of) => ({
+    id: idIn(of, 'id'),
+    speakers: list(of.json['speakers'], `${of.at}.speakers`, (v, where) =>
+      decodeSpeaker(v, where, Number.MAX_SAFE_INTEGER),
+    ),
+  }),
+  setPlacement: (of) => ({
+    id: idIn(of, 'id'),
+    placement: decodePlacement(of.json['placement'], `${of.at}.placement`),
+  }),
+  keepVersion: (of) => ({ id: idIn(of, 'id'), caption: decodeVersion(of.json['caption'], `${of.at}.caption`) }),
+  chooseVersion: (of) => ({ id: idIn(of, 'id'), chosen: decodeChoice(of.json['chosen'], `${of.at}.chosen`) }),
+  setCaptions: (of) => ({ captions: captionsIn(of) }),
+  insert: (of) => ({ captions: captionsIn(of) }),
+  remove: (of) => ({ ids: idsIn(of, 'ids') }),
+  replace: (of) => ({ removed: idsIn(of, 'removed'), captions: captionsIn(of) }),
+  mark: (of) => ({
+    id: idIn(of, 'id'),
+    ...spanIn(of),
+    kind: oneOf(of.json['kind'], `${of.at}.kind`, markKinds),
+    value: string(of.json['value'], `${of.at}.value`),
+    on: boolean(of.json['on'], `${of.at}.on`),
+  }),
+  letBe: (of) => ({
+    id: idIn(of, 'id'),
+    rule: string(of.json['rule'], `${of.at}.rule`),
+    entry: of.json['entry'] === null ? null : decodeLetBe(of.json['entry'], `${of.at}.entry`),
+  }),
+  proof: (of) => ({ ids: idsIn(of, 'ids'), proofed: boolean(of.json['proofed'], `${of.at}.proofed`) }),
+  together: ({ json, at, depth }) => {
+    if (depth >= deepest) fail(at, 'edits that hold each other less deeply');
+    return { edits: list(json['edits'], `${at}.edits`, (v, where) => decodeEdit(v, where, depth + 1)) };
+  },
+};
+
 /**
  * An edit from JSON.
  * @throws {NotDecoded} naming the first fault
  */
 export function decodeEdit(value: unknown, at = 'edit', depth = 0): Edit {
   const json = object(value, at);
-  const ids = (key: string): string[] => list(json[key], `${at}.${key}`, id);
-  const captions = (): Caption[] => list(json['captions'], `${at}.captions`, decodeCaption);
-  const type = json['type'];
-  switch (type) {
-    case 'splice':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        ...span(json, at, Number.MAX_SAFE_INTEGER),
-        insert: text(json['insert'], `${at}.insert`),
-        ...(json['keeps'] === undefined ? {} : { keeps: oneOf(json['keeps'], `${at}.keeps`, [true] as const) }),
-      };
-    case 'split':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        at: whole(json['at'], `${at}.at`),
-        newId: id(json['newId'], `${at}.newId`),
-        end: whole(json['end'], `${at}.end`),
-        start: whole(json['start'], `${at}.start`),
-      };
-    case 'join':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        next: id(json['next'], `${at}.next`),
-        between: oneOf(json['between'], `${at}.between`, ['', ' ', '\n'] as const),
-      };
-    case 'setTimes':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        start: whole(json['start'], `${at}.start`),
-        end: whole(json['end'], `${at}.end`),
-      };
-    case 'retime':
-      return {
-        type,
-        captions: list(json['captions'], `${at}.captions`, (v, where) => {
-          const to = object(v, where);
-          return {
-            id: id(to['id'], `${where}.id`),
-            start: whole(to['start'], `${where}.start`),
-            end: whole(to['end'], `${where}.end`),
-            timing: timing(to['timing'], `${where}.timing`),
-          };
-        }),
-        pieces: decodePieces(json['pieces'], `${at}.pieces`),
-      };
-    case 'setWords':
-      return {
-        type,
-        captions: list(json['captions'], `${at}.captions`, (v, where) => {
-          const of = object(v, where);
-          return {
-            id: id(of['id'], `${where}.id`),
-            words: decodeWords(of['words'], `${where}.words`, Number.MAX_SAFE_INTEGER),
-          };
-        }),
-      };
-    case 'setSpeaker':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        speakers: list(json['speakers'], `${at}.speakers`, (v, where) =>
-          decodeSpeaker(v, where, Number.MAX_SAFE_INTEGER),
-        ),
-      };
-    case 'setPlacement':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        placement: decodePlacement(json['placement'], `${at}.placement`),
-      };
-    case 'keepVersion':
-      return { type, id: id(json['id'], `${at}.id`), caption: decodeVersion(json['caption'], `${at}.caption`) };
-    case 'chooseVersion':
-      return { type, id: id(json['id'], `${at}.id`), chosen: decodeChoice(json['chosen'], `${at}.chosen`) };
-    case 'setCaptions':
-      return { type, captions: captions() };
-    case 'insert':
-      return { type, captions: captions() };
-    case 'remove':
-      return { type, ids: ids('ids') };
-    case 'replace':
-      return { type, removed: ids('removed'), captions: captions() };
-    case 'mark':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        ...span(json, at, Number.MAX_SAFE_INTEGER),
-        kind: oneOf(json['kind'], `${at}.kind`, markKinds),
-        value: string(json['value'], `${at}.value`),
-        on: boolean(json['on'], `${at}.on`),
-      };
-    case 'letBe':
-      return {
-        type,
-        id: id(json['id'], `${at}.id`),
-        rule: string(json['rule'], `${at}.rule`),
-        entry: json['entry'] === null ? null : decodeLetBe(json['entry'], `${at}.entry`),
-      };
-    case 'proof':
-      return { type, ids: ids('ids'), proofed: boolean(json['proofed'], `${at}.proofed`) };
-    case 'together':
-      if (depth >= deepest) fail(at, 'edits that hold each other less deeply');
-      return { type, edits: list(json['edits'], `${at}.edits`, (v, where) => decodeEdit(v, where, depth + 1)) };
-    default:
-      return fail(`${at}.type`, 'the name of an edit');
-  }
+  const { type } = json as { readonly type?: unknown };
+  const decode = typeof type === 'string' ? own(kinds, type) : undefined;
+  // Each is of the type it stands under.
+  return decode ? ({ type, ...decode({ json, at, depth }) } as Edit) : fail(`${at}.type`, 'the name of an edit');
 }
