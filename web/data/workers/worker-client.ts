@@ -88,15 +88,15 @@ export function workerClient<Q, A, P = number>(
     else asker.reject(new WorkerTrouble('refused', reply.trouble ?? 'It was too much for this browser.'));
   }
 
-  function hire(): WorkerLike {
+  function startWorker(): WorkerLike {
     if (worker) return worker;
-    const hired = make();
-    hired.addEventListener('message', (event) => hear((event as MessageEvent<WorkerReply<A, P>>).data));
-    hired.addEventListener('error', () => {
-      if (worker === hired) lose('stopped');
+    const begun = make();
+    begun.addEventListener('message', (event) => hear((event as MessageEvent<WorkerReply<A, P>>).data));
+    begun.addEventListener('error', () => {
+      if (worker === begun) lose('stopped');
     });
-    worker = hired;
-    return hired;
+    worker = begun;
+    return begun;
   }
 
   return {
@@ -115,10 +115,10 @@ export function workerClient<Q, A, P = number>(
           },
           { once: true },
         );
-        hire().postMessage({ id, question } satisfies WorkerQuestion<Q>, transfer);
+        startWorker().postMessage({ id, question } satisfies WorkerQuestion<Q>, transfer);
       }),
-    tell: (message) => hire().postMessage(message),
-    begin: () => void hire(),
+    tell: (message) => startWorker().postMessage(message),
+    begin: () => void startWorker(),
     end: () => lose('cancelled'),
   };
 }
