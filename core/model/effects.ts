@@ -185,98 +185,92 @@ function chosen(edit: EditOf<'chooseVersion'>, found: Caption): Effect {
   return change([found], [{ ...version, id: found.id }]);
 }
 
+/** An edit of one caption that stays. */
+function one(find: Lookup, id: string, to: (found: Caption) => Caption): Effect {
+  const found = existing(find, id);
+  return change([found], [to(found)]);
+}
+
+/** An edit of several captions that stay, each with what is said of it. */
+function several<T extends { readonly id: string }>(
+  find: Lookup,
+  said: readonly T[],
+  to: (found: Caption, said: T) => Caption,
+): Effect {
+  const before = named(
+    find,
+    said.map((c) => c.id),
+  );
+  return change(
+    before,
+    said.map((of, i) => to(at(before, i), of)),
+  );
+}
+
+function proof({ ids, proofed }: EditOf<'proof'>, find: Lookup): Effect {
+  const before = named(find, ids).filter((c) => c.proofed !== proofed);
+  return {
+    before,
+    after: before.map((c) => ({ ...c, proofed })),
+    inverse: { type: 'proof', ids: before.map((c) => c.id), proofed: !proofed },
+  };
+}
+
+type Singles = { readonly [K in Single['type']]: EditOf<K> };
+
+/** What each kind of edit does. */
+const effects: { readonly [K in keyof Singles]: (edit: Singles[K], find: Lookup) => Effect } = {
+  splice: (edit, find) => one(find, edit.id, (found) => spliced(found, edit)),
+  setTimes({ id, start, end }, find) {
+    validTimes(start, end);
+    return one(find, id, (found) => ({ ...found, start, end, timing: 'set' }));
+  },
+  mark: ({ id, from, to, kind, value, on }, find) =>
+    one(find, id, (found) => {
+      within(found.text, from, to);
+      return markText(found, from, to, kind, value, on);
+    }),
+  letBe: ({ id, rule, entry }, find) =>
+    one(find, id, (found) => {
+      const rest = found.letBe.filter((e) => e.rule !== rule);
+      return { ...found, letBe: entry ? [...rest, { ...entry, rule }] : rest };
+    }),
+  setSpeaker: ({ id, speakers }, find) =>
+    one(find, id, (found) => {
+      for (const s of speakers) within(found.text, s.from, s.to);
+      return { ...found, speakers };
+    }),
+  setPlacement: ({ id, placement }, find) => one(find, id, (found) => ({ ...found, placement })),
+  keepVersion: ({ id, caption }, find) => one(find, id, (found) => withVersion(found, caption)),
+  chooseVersion: (edit, find) => chosen(edit, existing(find, edit.id)),
+  retime: ({ captions, pieces }, find) =>
+    several(find, captions, (found, { start, end, timing }) => {
+      validTimes(start, end);
+      return { ...found, start, end, timing, words: movedWords(found.words, pieces) };
+    }),
+  setWords: ({ captions }, find) =>
+    several(find, captions, (found, { words }) => {
+      for (const w of words) within(found.text, w[0], w[1]);
+      return { ...found, words };
+    }),
+  setCaptions({ captions }, find) {
+    for (const c of captions) validTimes(c.start, c.end);
+    return several(find, captions, (_, caption) => caption);
+  },
+  proof,
+  split,
+  join,
+  insert: ({ captions }, find) => exchangeMany([], captions, find),
+  remove: ({ ids }, find) => exchangeMany(ids, [], find),
+  replace: ({ removed, captions }, find) => exchangeMany(removed, captions, find),
+};
+
+const effectOfKind = <K extends keyof Singles>(kind: K, edit: Singles[K], find: Lookup): Effect =>
+  effects[kind](edit, find);
+
 /**
  * What an edit does.
  * @param find looks up captions of the track the edit is made on
  * @throws {EditRefused} when the edit does not fit, with a sentence saying why
  */
-export function effectOf(edit: Single, find: Lookup): Effect {
-  const one = (id: string, to: (found: Caption) => Caption): Effect => {
-    const found = existing(find, id);
-    return change([found], [to(found)]);
-  };
-  switch (edit.type) {
-    case 'splice':
-      return one(edit.id, (found) => spliced(found, edit));
-    case 'setTimes':
-      validTimes(edit.start, edit.end);
-      return one(edit.id, (found) => ({ ...found, start: edit.start, end: edit.end, timing: 'set' }));
-    case 'mark':
-      return one(edit.id, (found) => {
-        within(found.text, edit.from, edit.to);
-        return markText(found, edit.from, edit.to, edit.kind, edit.value, edit.on);
-      });
-    case 'letBe':
-      return one(edit.id, (found) => {
-        const rest = found.letBe.filter((e) => e.rule !== edit.rule);
-        return { ...found, letBe: edit.entry ? [...rest, { ...edit.entry, rule: edit.rule }] : rest };
-      });
-    case 'setSpeaker':
-      return one(edit.id, (found) => {
-        for (const s of edit.speakers) within(found.text, s.from, s.to);
-        return { ...found, speakers: edit.speakers };
-      });
-    case 'setPlacement':
-      return one(edit.id, (found) => ({ ...found, placement: edit.placement }));
-    case 'keepVersion':
-      return one(edit.id, (found) => withVersion(found, edit.caption));
-    case 'chooseVersion':
-      return chosen(edit, existing(find, edit.id));
-    case 'retime': {
-      const before = named(
-        find,
-        edit.captions.map((c) => c.id),
-      );
-      return change(
-        before,
-        edit.captions.map(({ start, end, timing }, i) => {
-          validTimes(start, end);
-          const found = at(before, i);
-          return { ...found, start, end, timing, words: movedWords(found.words, edit.pieces) };
-        }),
-      );
-    }
-    case 'setWords': {
-      const before = named(
-        find,
-        edit.captions.map((c) => c.id),
-      );
-      return change(
-        before,
-        edit.captions.map(({ words }, i) => {
-          const found = at(before, i);
-          for (const w of words) within(found.text, w[0], w[1]);
-          return { ...found, words };
-        }),
-      );
-    }
-    case 'setCaptions': {
-      for (const c of edit.captions) validTimes(c.start, c.end);
-      return change(
-        named(
-          find,
-          edit.captions.map((c) => c.id),
-        ),
-        edit.captions,
-      );
-    }
-    case 'proof': {
-      const before = named(find, edit.ids).filter((c) => c.proofed !== edit.proofed);
-      return {
-        before,
-        after: before.map((c) => ({ ...c, proofed: edit.proofed })),
-        inverse: { type: 'proof', ids: before.map((c) => c.id), proofed: !edit.proofed },
-      };
-    }
-    case 'split':
-      return split(edit, find);
-    case 'join':
-      return join(edit, find);
-    case 'insert':
-      return exchangeMany([], edit.captions, find);
-    case 'remove':
-      return exchangeMany(edit.ids, [], find);
-    case 'replace':
-      return exchangeMany(edit.removed, edit.captions, find);
-  }
-}
+export const effectOf = (edit: Single, find: Lookup): Effect => effectOfKind(edit.type, edit, find);

@@ -14,6 +14,8 @@ export interface Rename {
 export type Part = Single | Rename;
 export type Kind = Part['type'];
 export type PartOf<K extends Kind> = Extract<Part, { readonly type: K }>;
+/** Each kind of part, by its name. */
+export type Parts = { readonly [K in Kind]: PartOf<K> };
 
 /** Captions by id: those that parts which meet have to do with. */
 export type PartsState = ReadonlyMap<string, Caption>;

@@ -61,7 +61,7 @@ import {
   splitOverReplace,
   wholeOverReplace,
 } from './exchange.ts';
-import type { Kind, PartOf } from './parts.ts';
+import type { Kind, Parts } from './parts.ts';
 import { overRename } from './rename.ts';
 import {
   attributeOverJoin,
@@ -89,9 +89,10 @@ import {
   versionOverSplit,
 } from './structure.ts';
 
-type OwnKind = Exclude<Kind, 'rename'>;
+/** What an own edit is, in parts. */
+export type OwnKind = Exclude<Kind, 'rename'>;
 /** What an own edit of one kind becomes over each kind of theirs. */
-type TransformRow<O extends OwnKind> = { readonly [T in Kind]: Cross<PartOf<O>, PartOf<T>> };
+type TransformRow<O extends OwnKind> = { readonly [T in Kind]: Cross<Parts[O], Parts[T]> };
 type Table = { readonly [O in OwnKind]: TransformRow<O> };
 
 const attributes = [

@@ -17,9 +17,10 @@ import {
   touched,
   type Kind,
   type Part,
+  type Parts,
   type PartsState,
 } from './parts.ts';
-import { table } from './table.ts';
+import { table, type OwnKind } from './table.ts';
 
 const meet = (a: Part, b: Part): boolean => {
   const ids = touched(b);
@@ -48,13 +49,26 @@ function crossParts(own: readonly Single[], theirs: readonly Part[], at: PartsSt
   return { own: result, theirs: others, ...(conflict ? { conflict: true } : {}) };
 }
 
+/** What the table says of two kinds. */
+function crossOver<O extends OwnKind, T extends Kind>(
+  ownKind: O,
+  theirKind: T,
+  own: Parts[O],
+  theirs: Parts[T],
+  at: PartsState,
+): Crossed {
+  const row: { readonly [K in Kind]: Cross<Parts[O], Parts[K]> } = table[ownKind];
+  const cross: Cross<Parts[O], Parts[T]> = row[theirKind];
+  return cross(own, theirs, at);
+}
+
 function crossOne(own: readonly Single[], theirs: Part, at: PartsState): Crossed {
   const [only] = own;
   if (!only) return { own, theirs: [theirs] };
   if (own.length > 1) return crossParts(own, [theirs], at);
   if (!meet(only, theirs)) return { own, theirs: [theirs] };
   const [mine, other] = [asChange(only, at) as Single, asChange(theirs, at)];
-  const crossed = (table[mine.type][other.type] as Cross)(mine, other, at);
+  const crossed = crossOver(mine.type, other.type, mine, other, at);
   return exchanges.has(mine.type) || exchanges.has(other.type) ? exact(mine, other, crossed, at) : crossed;
 }
 

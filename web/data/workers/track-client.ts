@@ -2,6 +2,7 @@
  * Work on whole tracks beside the page. The worker keeps the captions it was sent last, and is sent what
  * changed since, in pieces, so that the page never stands still for it.
  */
+import { defineStore } from 'pinia';
 import type { Caption } from '../../../core/model/caption.ts';
 import { nextTurn } from '../../ui/idle.ts';
 import { patchesBetween } from './patches.ts';
@@ -11,7 +12,7 @@ import { workerClient, type WorkerClient } from './worker-client.ts';
 /** So many captions go in one piece: a few milliseconds of copying. */
 const piece = 250;
 
-function trackClient() {
+export const useTrackWorker = defineStore('track-worker', () => {
   /** What the worker has. */
   let sent: readonly Caption[] = [];
   let worker = 0;
@@ -36,11 +37,11 @@ function trackClient() {
   }
 
   /** Has a task done in the worker. @throws {WorkerTrouble} with a sentence when it could not be */
-  return async <T extends TaskName>(
+  async function ask<T extends TaskName>(
     task: T,
     { captions, context }: TaskInput,
     request: Tasks[T]['request'],
-  ): Promise<Tasks[T]['answer']> => {
+  ): Promise<Tasks[T]['answer']> {
     // The question goes before anything else is sent; the answer is waited for outside the queue.
     const asked = before.then(async () => {
       await send(captions);
@@ -50,7 +51,6 @@ function trackClient() {
     return (await (
       await asked
     ).answer) as Tasks[T]['answer'];
-  };
-}
-
-export const askTrackWorker = trackClient();
+  }
+  return { ask };
+});

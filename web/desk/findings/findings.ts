@@ -6,7 +6,7 @@ import type { Finding, RuleContext } from '../../../core/rules/finding.ts';
 import { finder, type Found } from '../../../core/rules/finder.ts';
 import { noFindings } from '../../../core/rules/findings.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { askTrackWorker } from '../../data/workers/track-client.ts';
+import { useTrackWorker } from '../../data/workers/track-client.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
@@ -18,6 +18,7 @@ const many = 1500;
 export const useFindings = defineStore('findings', () => {
   const job = useJob();
   const track = useTrack();
+  const worker = useTrackWorker();
   const preferences = usePreferences();
   const sound = useSound();
   const { look, take, work } = finder();
@@ -43,7 +44,7 @@ export const useFindings = defineStore('findings', () => {
     const mine = ++turn;
     looking.value = true;
     try {
-      const lists = await askTrackWorker('findings', { captions, context: on }, null);
+      const lists = await worker.ask('findings', { captions, context: on }, null);
       if (mine !== turn) return;
       take(captions, on, lists);
     } catch {

@@ -6,7 +6,7 @@ import { sentence } from '../../../core/contract/api-error.ts';
 import { useFindings } from './findings.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
-import { askTrackWorker } from '../../data/workers/track-client.ts';
+import { useTrackWorker } from '../../data/workers/track-client.ts';
 import type { Tasks } from '../../data/workers/track-tasks.ts';
 
 /** How often what was worked out on captions that have changed since is worked out again. */
@@ -18,6 +18,7 @@ export const useWholeTrack = defineStore('whole-track', () => {
   /** Something is being worked out; whatever else is asked for has to wait. */
   const working = ref(false);
   const track = useTrack();
+  const worker = useTrackWorker();
   const messages = useMessages();
   const findings = useFindings();
 
@@ -25,7 +26,7 @@ export const useWholeTrack = defineStore('whole-track', () => {
   async function preview<T extends Change>(task: T, request: Tasks[T]['request']): Promise<Tasks[T]['answer'] | null> {
     if (!findings.context) return null;
     try {
-      return await askTrackWorker(task, { captions: track.captions, context: findings.context }, request);
+      return await worker.ask(task, { captions: track.captions, context: findings.context }, request);
     } catch (error) {
       messages.remark = sentence(error);
       return null;

@@ -10,7 +10,7 @@ import { offFromOthers, orderedTies } from '../../../core/timing/whole/line.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import { along, type Piece } from '../../../core/model/pieces.ts';
-import { askTrackWorker } from '../../data/workers/track-client.ts';
+import { useTrackWorker } from '../../data/workers/track-client.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import type { TimesTool } from '../tool/tool.ts';
@@ -69,7 +69,7 @@ export const useBorrow = defineStore('borrow', () => {
     if (!context || captions.length === 0 || next.captions.length === 0) return;
     isPairing.value = true;
     try {
-      const found = await askTrackWorker('pair', { captions, context }, next.captions);
+      const found = await useTrackWorker().ask('pair', { captions, context }, next.captions);
       if (mine === turn) [pairs.value, paired.value] = [found.pairs, captions];
     } catch (error) {
       if (mine === turn) trouble.value = sentence(error);

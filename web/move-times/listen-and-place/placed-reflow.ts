@@ -5,7 +5,7 @@ import { apply } from '../../../core/model/apply.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import type { Edit } from '../../../core/model/edits.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
-import { askTrackWorker } from '../../data/workers/track-client.ts';
+import { useTrackWorker } from '../../data/workers/track-client.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { usePlacing } from './placing.ts';
@@ -21,6 +21,7 @@ interface Laid {
 
 export const usePlacedReflow = defineStore('placed-reflow', () => {
   const track = useTrack();
+  const worker = useTrackWorker();
   const findings = useFindings();
   const placing = usePlacing();
 
@@ -47,7 +48,7 @@ export const usePlacedReflow = defineStore('placed-reflow', () => {
       try {
         const placed = apply(captions, of).captions;
         const request = { what: 'captions', every: true, timed: true } as const;
-        const answer = await askTrackWorker('reflow', { captions: placed, context }, request);
+        const answer = await worker.ask('reflow', { captions: placed, context }, request);
         if (mine !== turn) return;
         const steps = of.type === 'together' ? of.edits : [of];
         const edit: Edit = answer.edit ? { type: 'together', edits: [...steps, answer.edit] } : of;

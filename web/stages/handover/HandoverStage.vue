@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { writable } from '../../../core/formats/registry.ts';
+import type { Destination, DestinationKind } from '../../../core/job/job.ts';
 import DataTable from '../../ui/controls/DataTable.vue';
 import { languageName } from '../../ui/describe/jobs.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -9,6 +11,9 @@ import { useHandover } from './use-handover.ts';
 
 const track = useTrack();
 const { cells, trouble, load, send, change } = useHandover();
+const kindTitles: Readonly<Record<DestinationKind, string>> = { 'video-host': 'video host' };
+/** The format that is sent there. */
+const formatTitle = ({ takes }: Destination): string => writable.find((f) => f.name === takes[0])?.title ?? '';
 const columns = computed(() => [
   { key: 'track', title: 'Track' },
   ...cells.value.map(({ destination: d }) => ({ key: d.id, title: d.name })),
@@ -24,7 +29,7 @@ const columns = computed(() => [
     <p v-if="trouble" class="bad" role="alert">{{ trouble }}</p>
     <DataTable v-if="cells.length > 0 && track.track" :columns="columns" :rows="[track.track]" :key-of="(t) => t.id">
       <template v-for="{ destination: d } in cells" :key="d.id" #[`head-${d.id}`]>
-        {{ d.name }}<small class="block small plain soft">video host · SRT</small>
+        {{ d.name }}<small class="block small plain soft">{{ kindTitles[d.kind] }} · {{ formatTitle(d) }}</small>
       </template>
       <template #head-track><span class="visually-hidden">Track</span></template>
       <template #track="{ row: t }">

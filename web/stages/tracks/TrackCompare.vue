@@ -5,7 +5,7 @@ import type { Difference } from '../../../core/compare/differences.ts';
 import type { TrackSummary } from '../../../core/job/job.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import { ask } from '../../data/client/client.ts';
-import { askTrackWorker } from '../../data/workers/track-client.ts';
+import { useTrackWorker } from '../../data/workers/track-client.ts';
 import type { Tasks } from '../../data/workers/track-tasks.ts';
 import KeyHint from '../../ui/commands/KeyHint.vue';
 import ChoiceButtons from '../../ui/controls/ChoiceButtons.vue';
@@ -21,6 +21,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 /** Two tracks of the job held against each other: how many words differ, and which. */
 const props = defineProps<{ tracks: readonly TrackSummary[] }>();
 const track = useTrack();
+const worker = useTrackWorker();
 const compared = useCompared();
 const findings = useFindings();
 const place = usePlace();
@@ -83,7 +84,7 @@ watch(
     try {
       const [captions, other] = await Promise.all([captionsOf(one), captionsOf(two)]);
       if (mine !== turn) return;
-      const answer = await askTrackWorker('compare', { captions, context }, other);
+      const answer = await worker.ask('compare', { captions, context }, other);
       if (mine !== turn) return;
       [found.value, trouble.value] = [answer, null];
       compared.pair = { reference: captions, other };

@@ -16,7 +16,7 @@ import { usePlayback } from '../../recording/playback/playback.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
-import { askSoundAlikes, readAhead } from '../../desk/suggestions/sound-alikes.ts';
+import { useSoundAlikes } from '../../desk/suggestions/sound-alikes.ts';
 import { whenIdle } from '../../ui/idle.ts';
 import { useShownSurface } from '../../desk/text/shown-surface.ts';
 import { useCorrections } from '../../desk/suggestions/use-corrections.ts';
@@ -82,7 +82,7 @@ export const useDoubt = defineStore('doubt', () => {
   const isEnglish = (): boolean => baseLanguage(track.track?.language ?? job.job?.language) === 'en';
   // Where there is anything to doubt, suggestions will be asked for.
   watch(count, (now) => {
-    if (now > 0 && isEnglish() && shown.surface) whenIdle(readAhead, 10_000);
+    if (now > 0 && isEnglish() && shown.surface) whenIdle(useSoundAlikes().readAhead, 10_000);
   });
 
   const open = shallowRef<Suggested | null>(null);
@@ -124,7 +124,7 @@ export const useDoubt = defineStore('doubt', () => {
       otherTracks().then((all) =>
         all.map((t) => ({ text: wordsAt(t.captions, asked.start, asked.end), why: `Here in “${t.name}”` })),
       ),
-      isEnglish() ? askSoundAlikes(written, likely()) : Promise.resolve([]),
+      isEnglish() ? useSoundAlikes().ask(written, likely()) : Promise.resolve([]),
     ]);
     if (!isMine()) return;
     const seen = new Set(['', written.toLowerCase()]);
