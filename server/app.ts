@@ -96,6 +96,11 @@ export async function buildApp(config: Config): Promise<FastifyInstance> {
   route(app, 'GET /api/health', {}, () => ({ fenwix: true }));
   // What counts rest on may have changed with the rules.
   app.addHook('onReady', kept.raiseAll);
+  // Work that a stop or a kill has broken off goes on.
+  app.addHook('onReady', (ready) => {
+    queue.wake();
+    ready();
+  });
   await app.register(events, { listen });
   await app.register(work, { db, change, queue });
   await app.register(styles, { db, change });

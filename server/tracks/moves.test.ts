@@ -8,6 +8,7 @@ import type { Work } from '../../core/job/work.ts';
 import { caption } from '../../core/model/caption.ts';
 import { askAndHold } from '../answers-for-tests.ts';
 import { buildApp } from '../app.ts';
+import { openDatabase } from '../database/open.ts';
 import { configFor } from '../config-for-tests.ts';
 
 let data: string;
@@ -69,6 +70,22 @@ it('goes on after a stop where it was, and does no track twice', async () => {
   await app.ready();
   expect(await over(job)).toMatchObject({ state: 'done' });
   for (const id of ids) expect(await starts(id)).toEqual([1500, 4500]);
+});
+
+it('goes on at the next start where a kill left it running', async () => {
+  const tracks = tracksOf('captions');
+  const job = await jobOf(tracks);
+  const ids = tracks.map((t) => t.id);
+  await ask('POST /api/jobs/:id/moves', { params: { id: job }, body: { id: randomUUID(), tracks: ids, move: later } });
+  await over(job);
+  await app.close();
+  const db = await openDatabase(data);
+  await db('work').where({ job }).update({ state: 'running', progress: 0, next: 0 });
+  await db.destroy();
+  app = await buildApp(configFor(data));
+  await app.ready();
+  expect(await over(job)).toMatchObject({ state: 'done', tries: 2 });
+  expect(await starts(ids[0] ?? '')).toEqual([1500, 4500]);
 });
 
 it('says which tracks are left and why, and goes on with them alone', async () => {
