@@ -3,6 +3,7 @@
  * these lists; the types here, in `decode.ts`, in the losses of formats and in `arbitrary.ts` ask for each
  * field by name, so that one added to `Caption` is forgotten nowhere.
  */
+import { isSameJson } from '../text/json.ts';
 import type { Caption, Foreign } from './caption.ts';
 import type { Ranged } from './ranges.ts';
 
@@ -81,15 +82,8 @@ export const laidOutWhole = (caption: WholeFields, isFirst: boolean): WholeField
 export const fieldsOf = (caption: Caption, fields: readonly CarriedField[]): Partial<Caption> =>
   Object.fromEntries(fields.map((field) => [field, caption[field]]));
 
+const carriedFields = fieldGroups.flat();
+
 /** Whether two captions carry the same. @param but fields that are not looked at */
-export function carriesSame(a: Caption, b: Caption, but: readonly CarriedField[] = []): boolean {
-  return (
-    a === b ||
-    fieldGroups.every((group) =>
-      group.every(
-        (field) =>
-          but.includes(field) || a[field] === b[field] || JSON.stringify(a[field]) === JSON.stringify(b[field]),
-      ),
-    )
-  );
-}
+export const carriesSame = (a: Caption, b: Caption, but: readonly CarriedField[] = []): boolean =>
+  a === b || carriedFields.every((field) => but.includes(field) || isSameJson(a[field], b[field]));

@@ -1,5 +1,6 @@
 /** Changes of one caption as a whole that meet changes of its parts. */
 import { withVersions, type Caption } from '../caption.ts';
+import { isSameJson } from '../../text/json.ts';
 import { fieldGroups, fieldsOf, type CarriedField } from '../carried.ts';
 import { withVersion } from '../effects.ts';
 import type { EditOf, Single, Splice, SetCaptions } from '../edits.ts';
@@ -32,8 +33,6 @@ const fields: Readonly<Record<Attribute['type'], readonly (keyof Caption)[]>> = 
   setPlacement: ['placement'],
   keepVersion: [],
 };
-
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 const withText = <T extends Ranged>(of: T, set: ChangeSet): T =>
   textChangesOf(set).reduce((now, c) => spliceText(now, c.from, c.to, c.insert), of);
@@ -149,7 +148,7 @@ export const wholeOverAttribute: Cross<SetCaptions, Attribute> = (own, theirs, a
   const base = baseOf(at, made.id, made);
   const set = difference(base.text, made.text);
   const followed = withText(base, set);
-  const saysOtherwise = fields[theirs.type].some((f) => !same(followed[f], made[f]));
+  const saysOtherwise = fields[theirs.type].some((f) => !isSameJson(followed[f], made[f]));
   const then = saysOtherwise ? [] : carried(theirs, set, at);
   return { own: [changedBy(made, then)], theirs: then };
 };
@@ -160,7 +159,7 @@ export function mergedCaption(base: Caption, own: Caption, theirs: Caption): Cap
   const sets = crossed(mine, others);
   const result = withText(theirs, sets.own);
   const followed = withText(base, mine);
-  const changed = (field: CarriedField): boolean => !same(followed[field], own[field]);
+  const changed = (field: CarriedField): boolean => !isSameJson(followed[field], own[field]);
   const overTheirs = withText(own, sets.theirs);
   // The text is both sides' already.
   const changedHere = fieldGroups.flatMap((group) => (!group.includes('text') && group.some(changed) ? group : []));

@@ -180,7 +180,7 @@ export const splitOverReplace: Cross<EditOf<'split'>, Replace> = (own, theirs, a
     : ownCannotBeMade(own, theirs, at);
 export const replaceOverSplit = swapped(splitOverReplace);
 
-/** A join inside what is exchanged is part of what goes; one across its edge lapses. */
+/** A join inside what is exchanged is part of what goes; one across its edge cannot be made. */
 export const joinOverReplace: Cross<EditOf<'join'>, Replace> = (own, theirs, at) => {
   const [first, second] = [theirs.removed.includes(own.id), theirs.removed.includes(own.next)];
   if (first && second)

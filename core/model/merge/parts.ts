@@ -1,4 +1,5 @@
 /** Edits taken apart into parts that name as few captions as they can, and put together again. */
+import { isSameJson } from '../../text/json.ts';
 import type { Caption } from '../caption.ts';
 import { effectOf } from '../effects.ts';
 import { touches, type Edit, type EditOf, type Single } from '../edits.ts';
@@ -65,7 +66,7 @@ function both(a: Single, b: Single): PartsBatch | null {
   if (a.type === 'insert' && b.type === 'insert') return { ...a, captions: [...a.captions, ...b.captions] };
   if (a.type === 'setCaptions' && b.type === 'setCaptions') return { ...a, captions: [...a.captions, ...b.captions] };
   if (a.type === 'setWords' && b.type === 'setWords') return { ...a, captions: [...a.captions, ...b.captions] };
-  if (a.type === 'retime' && b.type === 'retime' && JSON.stringify(a.pieces) === JSON.stringify(b.pieces))
+  if (a.type === 'retime' && b.type === 'retime' && isSameJson(a.pieces, b.pieces))
     return { ...a, captions: [...a.captions, ...b.captions] };
   return null;
 }
@@ -111,9 +112,6 @@ export function after(state: PartsState, parts: readonly Part[]): PartsState {
   return next;
 }
 
-const alike = (a: Caption | undefined, b: Caption | undefined): boolean =>
-  a === b || JSON.stringify(a) === JSON.stringify(b);
-
 /**
  * Parts that lead from one state to another. Where text may have gone from one caption to another it is
  * one exchange of all of them, so that what others do in the text can follow its letters.
@@ -121,7 +119,7 @@ const alike = (a: Caption | undefined, b: Caption | undefined): boolean =>
 export function between(from: PartsState, to: PartsState): Single[] {
   const gone = [...from.keys()].filter((id) => !to.has(id));
   const come = [...to.values()].filter((c) => !from.has(c.id));
-  const changed = [...to.values()].filter((c) => from.has(c.id) && !alike(from.get(c.id), c));
+  const changed = [...to.values()].filter((c) => from.has(c.id) && !isSameJson(from.get(c.id), c));
   const written = changed.filter((c) => from.get(c.id)?.text !== c.text);
   const moves = written.length > 0 && written.length + gone.length + come.length > 1;
   const [exchanged, alone] = moves ? [written, changed.filter((c) => !written.includes(c))] : [[], changed];

@@ -139,7 +139,7 @@ export const removeOverSplit: Cross<Remove, Split> = (own, theirs) => ({
 });
 export const splitOverRemove = swapped(removeOverSplit);
 
-/** Removing a part of a join: the join lapses, and the other part is as it was. */
+/** Removing a part of a join: the join cannot be made, and the other part is as it was. */
 export const removeOverJoin: Cross<Remove, Join> = (own, theirs, at) => ({
   own: between(after(at, [theirs]), after(at, [own])),
   theirs: [],

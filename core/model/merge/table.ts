@@ -10,10 +10,10 @@
  *   into what the other side deletes stay.
  * - Times, marks, let-bes, proofs and the like say something of a caption. Two of them on different
  *   things do not meet; of two on the same thing the own one, later in the log, stands.
- * - Nobody has heard both a new text and an agreement with the old one: proofing against typing lapses.
+ * - Nobody has heard both a new text and an agreement with the old one: proofing against typing cannot be made.
  * - A split against typing at the split point: what was typed there belongs to the first part.
  * - A split and a split at one place are one; the later part goes by the id theirs gave it.
- * - A join against the removal of either part: the join lapses, the other part is as it was.
+ * - A join against the removal of either part: the join cannot be made, the other part is as it was.
  * - A replace against anything inside: typing goes where its letters went, what was said of a caption
  *   goes to the one that holds its letters, splits and joins are part of what goes, and a removal takes
  *   its letters along. Where the new captions hold other words, what was typed is kept as a version.

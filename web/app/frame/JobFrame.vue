@@ -11,7 +11,7 @@ import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
 import { useRetime } from '../../move-times/bar/retime.ts';
-import { partsOfTool } from '../../move-times/bar/tool-parts.ts';
+import { toolParts } from '../../move-times/bar/tool-parts.ts';
 import RetimeBar from '../../move-times/bar/RetimeBar.vue';
 import { useHour } from '../../move-times/bar/use-hour.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
@@ -40,8 +40,8 @@ const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
 const retime = useRetime();
 /** What the tool that is open has in place of the stage. */
-const inStage = computed(() => (retime.shows.inStage ? partsOfTool(retime.tool).inStage : undefined));
-useInMonitor(() => (retime.shows.inMonitor ? partsOfTool(retime.tool).inMonitor : undefined));
+const inStage = computed(() => (retime.shows.inStage ? toolParts[retime.tool].inStage : undefined));
+useInMonitor(() => (retime.shows.inMonitor ? toolParts[retime.tool].inMonitor : undefined));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);

@@ -12,7 +12,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { useSame } from '../same/same.ts';
 import { captionsInWords } from '../tool/plan.ts';
 import { useRetime } from './retime.ts';
-import { partsOfTool } from './tool-parts.ts';
+import { toolParts } from './tool-parts.ts';
 import { toolTitles } from './tools.ts';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -50,7 +50,7 @@ const sides = [
   ['after', 'After'],
 ] as const;
 const same = useSame();
-const parts = computed(() => partsOfTool(retime.tool));
+const parts = computed(() => toolParts[retime.tool]);
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
   if (retime.gone > 0)

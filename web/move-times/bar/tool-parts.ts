@@ -17,7 +17,7 @@ interface ToolParts {
   readonly inMonitor?: Component;
 }
 
-const toolParts: Readonly<Record<ToolName, ToolParts>> = {
+export const toolParts: Readonly<Record<ToolName, ToolParts>> = {
   shift: { row: ShiftRow },
   rate: { row: RateRow },
   ties: { row: TieList },
@@ -35,5 +35,3 @@ const toolParts: Readonly<Record<ToolName, ToolParts>> = {
   },
   same: { row: null },
 };
-
-export const partsOfTool = (tool: ToolName): ToolParts => toolParts[tool];

@@ -3,7 +3,6 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { readStretches, segmentsWith, segmentsWithout } from '../../../core/timing/whole/cuts.ts';
 import { cutChangesOf, type CutChange } from '../../../core/timing/whole/cut-changes.ts';
-import { followed } from '../../../core/timing/whole/follow.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
 import type { Stretch } from '../../../core/audio/regions.ts';
 import { exactClock } from '../../../core/timing/clock/clock.ts';
@@ -12,8 +11,8 @@ import { recordingAt } from '../../data/client/recording-at.ts';
 import { WorkerTrouble } from '../../data/workers/worker-client.ts';
 import { askSegments, printsClient } from '../../recording/sound/sound-client.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { newId } from '../../data/sync/ids.ts';
 import { useTrack } from '../../data/tracks/track.ts';
+import { planOfMove } from '../tool/plan.ts';
 import type { TimesTool } from '../tool/tool.ts';
 
 /** What two recordings have in common. */
@@ -104,10 +103,7 @@ export const useCuts = defineStore('cuts', () => {
     plan: (captions) =>
       fault.value !== null
         ? { fault: fault.value }
-        : segments.value && {
-            follows: followed(captions, segments.value, newId),
-            segments: segments.value,
-          },
+        : segments.value && planOfMove({ segments: segments.value }, captions),
     clear,
     // What became of the recording may be asked for where it was replaced.
     resumes: { isDue: () => reading.value !== null, byHand: true, go: () => undefined },

@@ -1,11 +1,8 @@
 /** What was done to one track, to be done to another that shares its times. */
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
-import { followed } from '../../../core/timing/whole/follow.ts';
 import type { SameMove } from '../../../core/timing/whole/same-move.ts';
-import type { Caption } from '../../../core/model/caption.ts';
-import { newId } from '../../data/sync/ids.ts';
-import type { Plan } from '../tool/plan.ts';
+import { planOfMove } from '../tool/plan.ts';
 import type { TimesTool } from '../tool/tool.ts';
 
 interface Same {
@@ -13,10 +10,6 @@ interface Same {
   readonly of: string;
   readonly move: SameMove;
 }
-
-/** What a move makes of captions. */
-export const planOfMove = (move: SameMove, captions: readonly Caption[]): NonNullable<Plan> =>
-  'pieces' in move ? move : { follows: followed(captions, move.segments, newId), segments: move.segments };
 
 export const useSame = defineStore('same-move', () => {
   const same = shallowRef<Same | null>(null);

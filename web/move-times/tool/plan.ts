@@ -1,12 +1,13 @@
 /** How captions would be moved while that is tried, what each would become, and the edit that does it. */
 import { shifted, shiftedTimes } from '../../../core/operations/several.ts';
-import { followEdit, type Followed } from '../../../core/timing/whole/follow.ts';
-import { retimingAlong, timesAlong } from '../../../core/timing/whole/same-move.ts';
+import { followed, followEdit, type Followed } from '../../../core/timing/whole/follow.ts';
+import { retimingAlong, timesAlong, type SameMove } from '../../../core/timing/whole/same-move.ts';
 import type { Segment } from '../../../core/timing/whole/segment.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import type { Edit } from '../../../core/model/edits.ts';
 import type { Piece } from '../../../core/model/pieces.ts';
+import { newId } from '../../data/sync/ids.ts';
 
 /** How captions would be moved, or why they cannot be; null where nothing is asked for yet. */
 export type Plan =
@@ -26,6 +27,10 @@ export type Plan =
   | null;
 
 export const captionsInWords = (many: number): string => (many === 1 ? 'One caption' : `${String(many)} captions`);
+
+/** How captions would be moved by what was done to others, or by what became of their recording. */
+export const planOfMove = (move: SameMove, captions: readonly Caption[]): NonNullable<Plan> =>
+  'pieces' in move ? move : { follows: followed(captions, move.segments, newId), segments: move.segments };
 
 /** The new times of those that have others. */
 function movedBetween(before: readonly Caption[], after: readonly Caption[]): readonly Timed[] {

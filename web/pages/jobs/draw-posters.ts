@@ -1,4 +1,4 @@
-/** Draws the pictures that recordings still lack: of those brought in by a page that was closed, or before pictures were kept. */
+/** Draws the pictures that recordings still lack: of those imported by a page that was closed, or before pictures were kept. */
 import type { Ask } from '../../../core/contract/contract.ts';
 import { doLeased, isForPages } from '../../data/client/leased-work.ts';
 import { recordingAt } from '../../data/client/recording-at.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { writable } from '../../../core/formats/registry.ts';
+import { formatNamed } from '../../../core/formats/registry.ts';
 import type { Destination, DestinationKind } from '../../../core/job/job.ts';
 import DataTable from '../../ui/controls/DataTable.vue';
 import { languageName } from '../../ui/describe/jobs.ts';
@@ -13,7 +13,7 @@ const track = useTrack();
 const { cells, trouble, load, send, change } = useHandover();
 const kindTitles: Readonly<Record<DestinationKind, string>> = { 'video-host': 'video host' };
 /** The format that is sent there. */
-const formatTitle = ({ takes }: Destination): string => writable.find((f) => f.name === takes[0])?.title ?? '';
+const formatTitle = ({ takes }: Destination): string => formatNamed(takes[0] ?? '')?.title ?? '';
 const columns = computed(() => [
   { key: 'track', title: 'Track' },
   ...cells.value.map(({ destination: d }) => ({ key: d.id, title: d.name })),
