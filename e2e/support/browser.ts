@@ -63,6 +63,9 @@ async function shownBy(driver: WebDriver): Promise<string> {
   }
 }
 
+/** What is said where something is not on the page yet, or was drawn anew between being found and being read. */
+const notThere = /stale|no such element|not interactable|intercepted|properties of (null|undefined)/i;
+
 /**
  * Waits until something holds.
  * @param progress tells how far work has come: as long as that changes, however slowly, there is no end to patience
@@ -84,12 +87,7 @@ export async function eventually<T>(
       if (found !== null && found !== undefined && found !== false) return found;
       trouble = '';
     } catch (error) {
-      // The page may redraw between finding an element and reading it.
-      if (
-        !(error instanceof Error) ||
-        !/stale|no such element|not interactable|intercepted/i.test(error.name + error.message)
-      )
-        throw error;
+      if (!(error instanceof Error) || !notThere.test(error.name + error.message)) throw error;
       trouble = ` (${error.message})`;
     }
     const now = await progress();

