@@ -47,7 +47,6 @@ const toTakeApart = {
   'server/work/queue.ts': 127,
   'standins/video-host/host.ts': 164,
   'web/data/sync/outbox.ts': 81,
-  'web/data/sync/track-sync.ts': 337,
   'web/data/tracks/syncs.ts': 98,
   'web/data/tracks/track.ts': 132,
   'web/desk/captions/commands.ts': 109,

@@ -1,0 +1,57 @@
+/** Edits made by hand, taken back and made again: shown at once, written down, and sent when typing pauses. */
+import { apply } from '../../../core/model/apply.ts';
+import { merge, touches, type Edit } from '../../../core/model/edits.ts';
+import { redo, remember, undo, type Reversal } from '../../../core/model/history.ts';
+import type { WaitingEdit } from './outbox.ts';
+import { tellBeside, tellCaptions, tellSkipped, tellState, type SyncEffect, type SyncInput } from './sync-effects.ts';
+import { lineOf, stepTo, type Step, type SyncModel } from './sync-model.ts';
+import { wait } from './resting.ts';
+
+/** How long typing gathers before it is sent, in ms. */
+const gather = 350;
+/** Typing goes on as one step over pauses up to this, in ms. */
+const runsOnFor = 1500;
+
+/** The edit waits, by itself or with the one before it, where that was not sent yet. */
+function enqueue(model: SyncModel, edit: Edit, runsOn: boolean, said: SyncEffect): Step {
+  const { own } = model;
+  const last = own.at(-1);
+  const together = runsOn && last?.batch === null ? merge(last.edit, edit) : null;
+  const lastSeq = together ? model.lastSeq : model.lastSeq + 1;
+  const waiting: WaitingEdit = last && together ? { ...last, edit: together } : { seq: lastSeq, edit, batch: null };
+  return stepTo({ ...model, lastSeq, own: [...(together ? own.slice(0, -1) : own), waiting] }, [
+    { type: 'put', line: lineOf(model), edits: [waiting] },
+    said,
+    tellState,
+    ...(model.state === 'offline' ? [] : wait(model, gather)),
+  ]);
+}
+
+/** An edit was made. */
+export function made(model: SyncModel, input: Extract<SyncInput, { type: 'made' }>): Step {
+  const { edit, mergeable, applied, beside, at } = input;
+  const runsOn = mergeable && at - model.lastTyped < runsOnFor;
+  const after: SyncModel = {
+    ...model,
+    history: remember(model.history, edit, applied.inverse, runsOn, beside),
+    shown: applied.captions,
+    lastTyped: mergeable ? at : 0,
+  };
+  return enqueue(after, edit, runsOn, tellCaptions('hand', touches(edit)));
+}
+
+function taken(model: SyncModel, { history, edit, beside, skipped }: Reversal): Step {
+  const after: SyncModel = { ...model, history, lastTyped: 0 };
+  const step = edit
+    ? enqueue({ ...after, shown: apply(model.shown, edit).captions }, edit, false, tellCaptions('undo', touches(edit)))
+    : stepTo(after, [tellState]);
+  return stepTo(step.model, [
+    ...step.effects,
+    ...(beside ? [tellBeside(beside)] : []),
+    ...(skipped > 0 ? [tellSkipped] : []),
+  ]);
+}
+
+/** A step is taken back, or made again. */
+export const takenBack = (model: SyncModel): Step => taken(model, undo(model.history, model.shown));
+export const madeAgain = (model: SyncModel): Step => taken(model, redo(model.history, model.shown));
