@@ -18,7 +18,7 @@ import { useShownSurface } from './shown-surface.ts';
 import type { Around } from './state.ts';
 import { createSurface, type Surface, type SurfaceOptions } from './surface.ts';
 import { useCapitals } from '../suggestions/use-capitals.ts';
-import { useCorrections } from '../suggestions/use-corrections.ts';
+import { useCorrections } from '../suggestions/corrections.ts';
 
 interface Shown extends Pick<SurfaceOptions, 'covered' | 'onView' | 'onSelect'> {
   readonly captions: () => readonly Caption[];

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { useJob } from '../../data/jobs/job.ts';
 import { useTapeView } from './tape-view.ts';
-import { useDrag } from './use-drag.ts';
+import { useDrag } from './drag.ts';
 
 /** While something is dragged: where it was, as a thin line, and by how much it has been moved. */
 const props = defineProps<{

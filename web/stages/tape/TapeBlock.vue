@@ -8,7 +8,7 @@ import { seconds } from '../../../core/timing/clock/clock.ts';
 import { linesOf, type Caption } from '../../../core/model/caption.ts';
 import { measuresOf } from '../../ui/measured.ts';
 import { edgeRoom, lineRoom } from './tape-view.ts';
-import type { Handle } from './use-drag.ts';
+import type { Handle } from './drag.ts';
 
 const TapeText = defineAsyncComponent(() => import('./TapeText.vue'));
 /** A caption on the tape: as tall as it is long, with its text, its edges, and beside it what is said of it. */

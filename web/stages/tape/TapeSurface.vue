@@ -18,7 +18,7 @@ import DrawnBar from './DrawnBar.vue';
 import MarkQueue from './MarkQueue.vue';
 import ReadingNote from './ReadingNote.vue';
 import TapeBlock from './TapeBlock.vue';
-import { useDrag } from './use-drag.ts';
+import { useDrag } from './drag.ts';
 import { useGround } from './use-ground.ts';
 import { useShown } from './use-shown.ts';
 import { useTapeHands } from './use-tape-hands.ts';

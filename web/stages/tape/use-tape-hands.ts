@@ -5,7 +5,7 @@ import { usePlace } from '../../data/tracks/place.ts';
 import { useDrawn } from './drawn.ts';
 import { columns } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
-import { useDrag, type Handle } from './use-drag.ts';
+import { useDrag, type Handle } from './drag.ts';
 
 /** A pointer that moves by fewer px than this draws nothing. */
 const drawnFrom = 5;

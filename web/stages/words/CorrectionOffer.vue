@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { useCorrections } from '../../desk/suggestions/use-corrections.ts';
+import { useCorrections } from '../../desk/suggestions/corrections.ts';
 import KeyHint from '../../ui/commands/KeyHint.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
 

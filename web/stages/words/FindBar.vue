@@ -3,7 +3,7 @@ import TextField from '../../ui/controls/TextField.vue';
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { useTrack } from '../../data/tracks/track.ts';
 import PlacesDialog from './PlacesDialog.vue';
-import { useFind } from './use-find.ts';
+import { useFind } from './find.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
 
 const find = useFind();

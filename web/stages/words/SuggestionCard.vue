@@ -3,7 +3,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useShownSurface } from '../../desk/text/shown-surface.ts';
-import { useDoubt } from './use-doubt.ts';
+import { useDoubt } from './doubt.ts';
 import RowButton from '../../ui/controls/RowButton.vue';
 
 const doubt = useDoubt();

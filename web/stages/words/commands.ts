@@ -3,9 +3,9 @@ import { inSection, type Command } from '../../ui/commands/command.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useShownSurface } from '../../desk/text/shown-surface.ts';
-import { useCorrections } from '../../desk/suggestions/use-corrections.ts';
-import { useDoubt } from './use-doubt.ts';
-import { useFind } from './use-find.ts';
+import { useCorrections } from '../../desk/suggestions/corrections.ts';
+import { useDoubt } from './doubt.ts';
+import { useFind } from './find.ts';
 import { useHeard } from './use-heard.ts';
 
 export function wordsCommands(): readonly Command[] {

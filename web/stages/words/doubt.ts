@@ -19,7 +19,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { useSoundAlikes } from '../../desk/suggestions/sound-alikes.ts';
 import { whenIdle } from '../../ui/idle.ts';
 import { useShownSurface } from '../../desk/text/shown-surface.ts';
-import { useCorrections } from '../../desk/suggestions/use-corrections.ts';
+import { useCorrections } from '../../desk/suggestions/corrections.ts';
 
 /** Words with what may stand there instead. */
 export interface Suggested {
