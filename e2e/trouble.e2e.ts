@@ -50,7 +50,7 @@ describe('bringing in', () => {
       'a recording the browser cannot play',
       0,
       () => file('notes.webm', 'these are not moving pictures'),
-      /cannot play “notes\.webm”\. Nothing was brought in/,
+      /cannot play “notes\.webm”\. Nothing was imported/,
     ],
     [
       'a recording over the limit',

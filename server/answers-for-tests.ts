@@ -14,7 +14,7 @@ import type {
   Held,
   Job,
   JobSummary,
-  PlaceThere,
+  ListedRecording,
   Receipt,
   Recording,
   StyleUse,
@@ -131,7 +131,7 @@ const destination = objectOf<Destination>({
   url: text,
   takes: list(text),
 });
-const place = objectOf<PlaceThere>({
+const place = objectOf<ListedRecording>({
   id: text,
   title: text,
   tracks: list(

@@ -1,5 +1,5 @@
 /**
- * How much of each pitch two frames of sound hold, by a fast Fourier transform in place: two frames of real samples
+ * How much of each pitch two frames of sound hold, by a fast Fourier transform in index: two frames of real samples
  * are one of complex ones, whose halves are told apart afterwards. Cooley and Tukey, radix 2.
  */
 
@@ -8,7 +8,7 @@ export const frameSize = 256;
 /** Pitches told of a frame, from none to half the samples in a second. */
 export const bins = frameSize / 2 + 1;
 
-const turned = Uint16Array.from({ length: frameSize }, (_, i) => {
+const mirroredIndexes = Uint16Array.from({ length: frameSize }, (_, i) => {
   let mirrored = 0;
   for (let bit = 1; bit < frameSize; bit <<= 1) mirrored = (mirrored << 1) | (i & bit ? 1 : 0);
   return mirrored;
@@ -28,10 +28,10 @@ const imaginary = new Float64Array(frameSize);
  */
 export function spectra(samples: Float32Array, from: number, other: number, into: Float32Array, at: number): void {
   for (let i = 0; i < frameSize; i++) {
-    const place = turned[i] ?? 0;
+    const index = mirroredIndexes[i] ?? 0;
     const weight = hann[i] ?? 0;
-    real[place] = (samples[from + i] ?? 0) * weight;
-    imaginary[place] = (samples[other + i] ?? 0) * weight;
+    real[index] = (samples[from + i] ?? 0) * weight;
+    imaginary[index] = (samples[other + i] ?? 0) * weight;
   }
   for (let half = 1; half < frameSize; half *= 2) {
     const step = frameSize / (half * 2);

@@ -21,7 +21,7 @@ export interface AlignedTracks {
 }
 const empty = new Int32Array();
 
-/** @param reference what is taken for right @param words of both, where they are known already */
+/** @param reference the reference, which counts as correct @param words of both, where they are known already */
 export function alignTracks(
   reference: readonly Caption[],
   other: readonly Caption[],

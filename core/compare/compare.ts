@@ -54,6 +54,6 @@ export function comparisonOf({ reference, other, words: [a, b], errors, same, un
   };
 }
 
-/** @param reference what is taken for right */
+/** @param reference the reference, which counts as correct */
 export const compare = (reference: readonly Caption[], other: readonly Caption[]): Comparison =>
   comparisonOf(alignTracks(reference, other));

@@ -33,6 +33,6 @@ export const differencesOf = ({ reference, other, words: [a, b], unlike }: Align
     };
   });
 
-/** @param reference what is taken for right */
+/** @param reference the reference, which counts as correct */
 export const differences = (reference: readonly Caption[], other: readonly Caption[]): Difference[] =>
   differencesOf(alignTracks(reference, other));

@@ -1,6 +1,6 @@
 /** Routes of destinations and of what is handed over to them. */
 import type { FormatName } from '../formats/format.ts';
-import type { Destination, DestinationKind, PlaceThere, Receipt } from '../job/job.ts';
+import type { Destination, DestinationKind, ListedRecording, Receipt } from '../job/job.ts';
 
 export interface NewDestination {
   readonly name: string;
@@ -25,7 +25,7 @@ export interface NewReceipt {
 export interface DestinationRoutes {
   'GET /api/destinations': { answer: readonly Destination[] };
   'PUT /api/destinations/:id': { body: NewDestination; answer: Destination };
-  'GET /api/destinations/:id/recordings': { answer: readonly PlaceThere[] };
+  'GET /api/destinations/:id/recordings': { answer: readonly ListedRecording[] };
   'GET /api/jobs/:id/receipts': { answer: readonly Receipt[] };
   /** Answered at once; the sending goes on as work. */
   'POST /api/jobs/:id/receipts': { body: NewReceipt; answer: Receipt };

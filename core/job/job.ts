@@ -101,7 +101,7 @@ export interface Destination {
   readonly takes: readonly FormatName[];
 }
 
-export interface PlaceThere {
+export interface ListedRecording {
   readonly id: string;
   readonly title: string;
   readonly tracks: readonly {

@@ -4,7 +4,7 @@ import type { TextRange } from '../text/text-range.ts';
 import { captionAt, type Caption } from './caption.ts';
 
 /** A word by its caption's place in the track and its stretch of the text. */
-export interface WordPlace extends TextRange {
+export interface WordPosition extends TextRange {
   readonly index: number;
 }
 
@@ -25,7 +25,7 @@ function wordsOf({ text, words, start, end }: Caption): readonly Begun[] {
  * @param ms a moment of the recording
  * @returns null before the first word
  */
-export function heardAt(captions: readonly Caption[], ms: number): WordPlace | null {
+export function heardAt(captions: readonly Caption[], ms: number): WordPosition | null {
   for (let index = captionAt(captions, ms); index >= 0; index--) {
     const caption = captions[index];
     const word = caption && wordsOf(caption).findLast((w) => w.start <= ms);
@@ -44,7 +44,7 @@ export function wordBegan(captions: readonly Caption[], ms: number): number | nu
 }
 
 /** The word before one; null before the first. */
-export function heardBefore(captions: readonly Caption[], { index, from }: WordPlace): WordPlace | null {
+export function heardBefore(captions: readonly Caption[], { index, from }: WordPosition): WordPosition | null {
   for (let i = index; i >= 0; i--) {
     const caption = captions[i];
     const word = caption && wordsOf(caption).findLast((w) => i < index || w.to <= from);

@@ -33,7 +33,7 @@ export interface History {
 
 export const noHistory: History = { undo: [], redo: [] };
 
-const turned = ({ stretch: { from, to } }: Beside): Beside => ({ stretch: { from: to, to: from } });
+const reversed = ({ stretch: { from, to } }: Beside): Beside => ({ stretch: { from: to, to: from } });
 
 /** How many steps are remembered; older ones stay in the log, where any edit can be gone back to. */
 const longest = 1000;
@@ -54,7 +54,7 @@ export function remember(
   const together = mergeable && last?.inverse ? merge(last.done, done) : null;
   if (last && together)
     return { undo: [...history.undo.slice(0, -1), { done: together, inverse: last.inverse }], redo: [] };
-  const step = { done, inverse, ...(beside && { beside: turned(beside) }) };
+  const step = { done, inverse, ...(beside && { beside: reversed(beside) }) };
   return { undo: [...history.undo, step].slice(-longest), redo: [] };
 }
 
@@ -120,7 +120,7 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
     if (inverse) {
       try {
         const taken = apply(captions, inverse);
-        const back: UndoStep = { done: inverse, inverse: taken.inverse, ...(beside && { beside: turned(beside) }) };
+        const back: UndoStep = { done: inverse, inverse: taken.inverse, ...(beside && { beside: reversed(beside) }) };
         const now = { ...history, [from]: steps, [to]: [...history[to], back] };
         return { history: now, edit: inverse, beside, skipped };
       } catch (error) {

@@ -10,15 +10,15 @@ import { partsOf, type Part } from './merge/parts.ts';
 import { transform } from './merge/transform.ts';
 
 export interface Rebased {
-  /** The own edits as they now stand, in order, each with its place among those given. */
-  readonly edits: readonly { readonly edit: Edit; readonly place: number }[];
+  /** The own edits as they now stand, in order, each with its index among those given. */
+  readonly edits: readonly { readonly edit: Edit; readonly index: number }[];
   /** The captions after others' edits and the own ones. */
   readonly captions: readonly Caption[];
   /** What others did, as it reaches the captions with the own edits in them. */
   readonly theirs: readonly Part[];
-  /** Places of own edits that met a true conflict. */
+  /** Indexes of own edits that met a true conflict. */
   readonly conflicts: readonly number[];
-  /** Places of own edits that cannot be made any more; with sound logs there are none. */
+  /** Indexes of own edits that cannot be made any more; with sound logs there are none. */
   readonly refused: readonly number[];
 }
 
@@ -39,7 +39,7 @@ export function rebase(
   theirs: readonly Part[],
 ): Rebased {
   const line = transform(base, own, theirs);
-  const edits = line.own.flatMap((edit, place) => (edit ? [{ edit, place }] : []));
+  const edits = line.own.flatMap((edit, index) => (edit ? [{ edit, index }] : []));
   try {
     const captions = applyAll(
       others,
@@ -58,7 +58,7 @@ export function rebase(
       made.push(each);
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error;
-      refused.push(each.place);
+      refused.push(each.index);
     }
   }
   return { edits: made, captions, theirs: line.theirs, conflicts: line.conflicts, refused };

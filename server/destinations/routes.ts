@@ -7,7 +7,7 @@ import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { NewDestination, NewReceipt } from '../../core/contract/destinations.ts';
 import { mostCharacters } from '../../core/contract/limits.ts';
-import type { PlaceThere } from '../../core/job/job.ts';
+import type { ListedRecording } from '../../core/job/job.ts';
 import type { Config } from '../config.ts';
 import type { Changes } from '../changes.ts';
 import { idTaken, missing } from '../http/errors.ts';
@@ -59,7 +59,7 @@ const newReceipt = objectOf<NewReceipt>({
 });
 
 /** A recording there, as it is given out. */
-const placeOf = ({ id: place, title, tracks }: RecordingThere): PlaceThere => ({
+const placeOf = ({ id: place, title, tracks }: RecordingThere): ListedRecording => ({
   id: place,
   title,
   tracks: tracks.map(({ language, kind, state }) => ({ language, kind, state })),

@@ -36,7 +36,7 @@ export async function sweepRecordings(db: Knex, data: string, now: number): Prom
     .select('hash');
   for (const { hash } of rows)
     await inTurn(async () => {
-      // Asked again in its turn: it may have been brought in once more meanwhile.
+      // Asked again in its turn: it may have been imported once more meanwhile.
       const row = await db<RecordingRow>('recordings').where({ hash }).first();
       if (!row || row.idle >= now - keptIdle || (await usersOf(db, hash).first())) return;
       await forgetRecording(db, hash);
@@ -45,7 +45,7 @@ export async function sweepRecordings(db: Knex, data: string, now: number): Prom
 }
 
 /**
- * Takes away files that no row speaks of: a kill came between the row and the file of one that was brought in or taken
+ * Takes away files that no row speaks of: a kill came between the row and the file of one that was imported or taken
  * away. Files under other names than a hash are not ours.
  */
 export async function sweepStray(db: Knex, data: string): Promise<void> {

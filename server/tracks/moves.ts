@@ -31,8 +31,8 @@ interface MoveRow {
 
 const ms = Joi.number().integer().min(0).required();
 const pieces = Joi.array().items(Joi.array().items(ms, ms).length(2)).min(1).max(most.captions);
-const exact = Joi.number().min(0).required();
-const segment = Joi.object({ now: exact, was: exact, length: exact });
+const fractionOfMs = Joi.number().min(0).required();
+const segment = Joi.object({ now: fractionOfMs, was: fractionOfMs, length: fractionOfMs });
 const newMove = objectOf<NewMove>({
   id: id.required(),
   tracks: Joi.array().items(id).min(1).max(most.tracks).required(),

@@ -192,10 +192,10 @@ function play(captions: number, clients: number, actions: readonly Action[]) {
     if (own.some((edit) => touches(edit).some((id) => ids.has(id)))) meetings++;
     const result = rebase(client.confirmed, own, others, partsOfAll(since));
     same(result.refused, []);
-    log.push(...result.edits.map(({ edit, place }) => ({ edit, gone: client.own[place]?.gone ?? [] })));
+    log.push(...result.edits.map(({ edit, index }) => ({ edit, gone: client.own[index]?.gone ?? [] })));
     // Of two in conflict one is a version: what its side took away is there until somebody chooses.
     if (result.conflicts.length > 0) for (const n of news) for (const l of n.gone) undecided.add(l);
-    for (const place of result.conflicts) for (const l of client.own[place]?.gone ?? []) undecided.add(l);
+    for (const index of result.conflicts) for (const l of client.own[index]?.gone ?? []) undecided.add(l);
     client.base = log.length;
     client.confirmed = client.shown = result.captions;
     client.own = [];

@@ -69,13 +69,13 @@ function crossOne(own: readonly Single[], theirs: Part, at: PartsState): Crossed
   if (!meet(only, theirs)) return { own, theirs: [theirs] };
   const [mine, other] = [asChange(only, at) as Single, asChange(theirs, at)];
   const crossed = crossOver(mine.type, other.type, mine, other, at);
-  return exchanges.has(mine.type) || exchanges.has(other.type) ? exact(mine, other, crossed, at) : crossed;
+  return exchanges.has(mine.type) || exchanges.has(other.type) ? withRemainingChanges(mine, other, crossed, at) : crossed;
 }
 
 const exchanges: ReadonlySet<Kind> = new Set(['split', 'join', 'replace']);
 
 /** White space and times at the edges of what was split or joined may come out otherwise: then theirs sets them right. */
-function exact(own: Single, theirs: Part, crossed: Crossed, at: PartsState): Crossed {
+function withRemainingChanges(own: Single, theirs: Part, crossed: Crossed, at: PartsState): Crossed {
   const [here, there] = [after(at, [own, ...crossed.theirs]), after(at, [theirs, ...crossed.own])];
   const rest = between(here, there);
   return rest.length === 0 ? crossed : { ...crossed, theirs: [...crossed.theirs, ...rest] };

@@ -26,10 +26,10 @@ export const asideOf = (
 export function unfitting(
   track: string,
   edits: readonly WaitingEdit[],
-  places: readonly number[],
+  indexes: readonly number[],
   sources: SyncSources,
 ): SetAside | undefined {
-  const left = places.flatMap((place) => edits[place]?.edit ?? []);
+  const left = indexes.flatMap((index) => edits[index]?.edit ?? []);
   return left.length > 0 ? asideOf(track, left, 'Others have changed what it was made on.', sources) : undefined;
 }
 
@@ -52,7 +52,7 @@ export function catchUp(model: SyncModel, { edit, batch, since }: Since, sources
     history: carry(model.history, shown, result.theirs),
     confirmed: { ...confirmed, edit, batch, captions: others },
     asides: withAside(model.asides, aside),
-    own: result.edits.map(({ edit: mine, place }) => ({ seq: own[place]?.seq ?? ++lastSeq, edit: mine, batch: null })),
+    own: result.edits.map(({ edit: mine, index }) => ({ seq: own[index]?.seq ?? ++lastSeq, edit: mine, batch: null })),
     shown: result.captions,
     lastTyped: 0,
   };

@@ -23,7 +23,7 @@ export interface Tasks {
     readonly request: ReflowRequest;
     readonly answer: Omit<ReflowResult, 'captions'> & { readonly must: number };
   };
-  /** Against another track; the one that was sent is taken for right. */
+  /** Against another track; the one that was sent is the reference. */
   readonly compare: {
     readonly request: readonly Caption[];
     readonly answer: { readonly figures: Comparison; readonly differences: readonly Difference[] };

@@ -6,14 +6,14 @@ import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { keyStepOf, moveRulesOf, retiming, stoppedText } from './retiming.ts';
 
 export const useChosenEdge = defineStore('chosen-edge', () => {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const playback = usePlayback();
   const messages = useMessages();
   const preferences = usePreferences();
@@ -29,10 +29,10 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
 
   /** Chooses an edge of the cursor caption and lets it be heard. */
   function choose(which: Edge): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (!here) return;
     if (edge.value === null) before = playback.time;
-    place.enter(here.id);
+    cursor.enter(here.id);
     [edge.value, id.value] = [which, here.id];
     if (here.timing === 'set') void playback.loopAround(here[which]);
   }

@@ -1,13 +1,13 @@
 /** Commands of the cursor caption, and of the captions that are selected. */
 import { inSection, type Command } from '../../ui/commands/command.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useCaption } from './use-caption.ts';
 import { useTimesOf } from './use-times.ts';
 import { useSeveral } from './use-several.ts';
 
 export function captionCommands(): readonly Command[] {
-  const place = usePlace();
+  const cursor = useCursor();
   const dialogs = useDialogs();
   const caption = useCaption();
   const several = useSeveral();
@@ -26,14 +26,14 @@ export function captionCommands(): readonly Command[] {
         title: 'Caption above',
         keys: ['Ctrl+ArrowUp'],
         mac: ['Cmd+Alt+ArrowUp'],
-        run: () => place.move(-1),
+        run: () => cursor.move(-1),
       },
       {
         id: 'below',
         title: 'Caption below',
         keys: ['Ctrl+ArrowDown'],
         mac: ['Cmd+Alt+ArrowDown'],
-        run: () => place.move(1),
+        run: () => cursor.move(1),
       },
       {
         id: 'unproofed',

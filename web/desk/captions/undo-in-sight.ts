@@ -1,17 +1,17 @@
 /** What an undo changed comes into sight, where the stage shows captions by their place. */
 import { watch } from 'vue';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 
 /** Goes to the first caption that an undo changed and that is still there, while the component lives. */
 export function useUndoInSight(): void {
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   watch(
     () => track.lastChange,
     (change) => {
       const id = change?.by === 'undo' ? change.ids.find((c) => track.captions.some((one) => one.id === c)) : undefined;
-      if (id) place.goTo(id, 'chosen');
+      if (id) cursor.goTo(id, 'chosen');
     },
   );
 }

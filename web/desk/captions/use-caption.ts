@@ -8,7 +8,7 @@ import { rangeOf } from './scope.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { useWholeTrack } from '../findings/whole-track.ts';
@@ -18,36 +18,36 @@ export function useCaption() {
   const job = useJob();
   const track = useTrack();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const playback = usePlayback();
   const wholeTrack = useWholeTrack();
   const several = useSeveral();
 
   function unproof(): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (here?.proofed && track.editable) track.change({ type: 'proof', ids: [here.id], proofed: false });
   }
 
   function proof(): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (!here || !track.editable) return;
     if (selection.places) {
       several.proof();
       return;
     }
     if (!here.proofed) track.change({ type: 'proof', ids: [here.id], proofed: true });
-    place.move(1);
-    playback.replay(place.index, place.index);
+    cursor.move(1);
+    playback.replay(cursor.index, cursor.index);
   }
 
   function unproofed(direction: 1 | -1): void {
-    if (!place.goToNext(direction, (c) => !c.proofed)) messages.remark = 'Every caption is proofed.';
+    if (!cursor.goToNext(direction, (c) => !c.proofed)) messages.remark = 'Every caption is proofed.';
   }
 
   /** Breaks the lines of the selected captions again, or of the cursor caption. */
   async function breakLines(): Promise<void> {
-    const position = { here: place.index, selected: selection.places, captions: track.captions.length };
+    const position = { here: cursor.index, selected: selection.places, captions: track.captions.length };
     const done = await wholeTrack.change('reflow', { what: 'lines', every: true, ...rangeOf('selected', position) });
     if (!done) return;
     const many = done.runs.length;
@@ -74,11 +74,11 @@ export function useCaption() {
   }
 
   function join(direction: 'above' | 'below'): void {
-    const first = direction === 'above' ? place.index - 1 : place.index;
+    const first = direction === 'above' ? cursor.index - 1 : cursor.index;
     const [a, b] = [track.captions[first], track.captions[first + 1]];
     if (!a || !b || !job.job || !track.editable) return;
     track.change({ type: 'join', id: a.id, next: b.id, between: joint(a, b, job.job.style) });
-    place.goTo(a.id, 'chosen');
+    cursor.goTo(a.id, 'chosen');
   }
 
   return { proof, unproof, unproofed, breakLines, splitHere, join };

@@ -11,7 +11,7 @@ import { captionsForSpeech } from '../../../core/timing/drag/to-speech.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -22,7 +22,7 @@ import { useCaption } from './use-caption.ts';
 export function useNewCaptions() {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const sound = useSound();
   const times = useTimes();
   const messages = useMessages();
@@ -50,7 +50,7 @@ export function useNewCaptions() {
     }
     const made = caption({ id: newId(), ...room, text: '' });
     track.change({ type: 'insert', captions: [made] });
-    place.goTo(made.id, 'chosen');
+    cursor.goTo(made.id, 'chosen');
   }
   /** An empty caption from a moment on, as short as one may be; what comes after makes room for it. */
   function insertPushing(at: number): void {
@@ -68,7 +68,7 @@ export function useNewCaptions() {
     }
     const edits: Edit[] = [{ type: 'insert', captions: [made] }];
     track.change({ type: 'together', edits: pushed.length > 0 ? [retiming(pushed), ...edits] : edits });
-    place.goTo(made.id, 'chosen');
+    cursor.goTo(made.id, 'chosen');
   }
   /** An empty caption at the playhead, as long as is usual or as there is room for. */
   function insertHere(): void {
@@ -104,7 +104,7 @@ export function useNewCaptions() {
       const at = side === 'after' ? writtenAt(here, usual) : { start: here.start, end: here.start + 1 };
       const made = { ...caption({ id: newId(), ...at, text: '' }), timing: 'provisional' as const };
       track.change({ type: 'insert', captions: [made] });
-      place.goTo(made.id, 'chosen');
+      cursor.goTo(made.id, 'chosen');
       return;
     }
     const rules = moveRulesOf(open);
@@ -137,7 +137,7 @@ export function useNewCaptions() {
       return;
     }
     track.change({ type: 'insert', captions: made });
-    place.goTo(first.id, 'chosen');
+    cursor.goTo(first.id, 'chosen');
     messages.remark = `${made.length === 1 ? 'One empty caption' : `${String(made.length)} empty captions`} where somebody speaks and nothing stood.`;
   }
   return { insertHere, insertIn, insertBeside, insertForSpeech, unwritten };

@@ -6,14 +6,14 @@ import type { Edit } from '../../../core/model/edits.ts';
 import type { Beside } from '../../../core/model/history.ts';
 import { useFindings } from '../findings/findings.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 
 export function useSeveral() {
   const track = useTrack();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const findings = useFindings();
 
@@ -21,7 +21,7 @@ export function useSeveral() {
   const captions = computed<readonly Caption[]>(() => {
     const { places: selected } = selection;
     if (selected) return track.captions.slice(selected.from, selected.to + 1);
-    return place.caption ? [place.caption] : [];
+    return cursor.caption ? [cursor.caption] : [];
   });
 
   function change(edit: Edit | null): void {
@@ -31,10 +31,10 @@ export function useSeveral() {
 
   function remove(): void {
     const next =
-      track.captions[(selection.places?.to ?? place.index) + 1] ?? track.captions[(selection.places?.from ?? 0) - 1];
+      track.captions[(selection.places?.to ?? cursor.index) + 1] ?? track.captions[(selection.places?.from ?? 0) - 1];
     const many = captions.value.length;
     change({ type: 'remove', ids: ids() });
-    if (next) place.goTo(next.id, 'chosen');
+    if (next) cursor.goTo(next.id, 'chosen');
     messages.remark = `${many === 1 ? 'One caption was' : `${String(many)} captions were`} deleted. Undo brings them back.`;
   }
   /** Everything but these captions goes. @param beside what the same step changes besides captions */

@@ -17,7 +17,7 @@ import { toSpeech } from '../../../core/timing/drag/to-speech.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { moveRulesOf, retiming, stoppedText } from './retiming.ts';
@@ -28,7 +28,7 @@ export type TimeField = Edge | 'duration';
 export function useTimesOf() {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const sound = useSound();
   const messages = useMessages();
   const playback = usePlayback();
@@ -45,23 +45,23 @@ export function useTimesOf() {
   });
   /** @param along everything after it goes along */
   function beginHere(along = false): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (!here || !job.job) return;
     const at = Math.round(playback.time);
     if (here.timing !== 'set') retime({ changes: [usualFrom(at, here)], stopped: null });
     else retime(along ? beginAllAt(track.timed, indexOf(here.id), at) : beginAt(here, at));
   }
   function endHere(): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (here && job.job) retime(endAt(here.timing === 'set' ? here : usualFrom(here.start, here), playback.time));
   }
   /** Where a caption is among those that are timed: the others are in nobody's way. */
   const indexOf = (id: string | undefined): number => track.timed.findIndex((c) => c.id === id);
   function endUpTo(): void {
-    if (job.job) retime(endUpToNext(track.timed, indexOf(place.caption?.id), moveRulesOf(job.job)));
+    if (job.job) retime(endUpToNext(track.timed, indexOf(cursor.caption?.id), moveRulesOf(job.job)));
   }
   function endRead(): void {
-    const [open, here] = [job.job, place.caption];
+    const [open, here] = [job.job, cursor.caption];
     if (!open || !here) return;
     const needed = timeNeeded(here, open.style, open.style.reading.speed.target);
     const moved = endWhenRead(track.timed, indexOf(here.id), needed, moveRulesOf(open));
@@ -83,7 +83,7 @@ export function useTimesOf() {
   /** Begins and ends with the speech it is nearest to. */
   function putToSpeech(): void {
     const open = job.job;
-    if (!open || !place.caption) return;
+    if (!open || !cursor.caption) return;
     if (!sound.regions) {
       messages.remark =
         sound.reading === null
@@ -93,7 +93,7 @@ export function useTimesOf() {
     }
     const moved = toSpeech(
       track.timed,
-      indexOf(place.caption.id),
+      indexOf(cursor.caption.id),
       sound.regions.speech,
       open.style.time,
       moveRulesOf(open),

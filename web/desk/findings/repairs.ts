@@ -8,7 +8,7 @@ import type { Caption } from '../../../core/model/caption.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { useFindings } from './findings.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useWholeTrack } from './whole-track.ts';
 
@@ -18,7 +18,7 @@ export const useRepairs = defineStore('repairs', () => {
   /** What was done last by repairing many at once, to be read through. */
   const report = shallowRef<Pick<Repaired, 'done' | 'left'> | null>(null);
   const wholeTrack = useWholeTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const track = useTrack();
   const messages = useMessages();
   const findings = useFindings();
@@ -68,7 +68,7 @@ export const useRepairs = defineStore('repairs', () => {
 
   /** Repairs the first finding of the cursor caption that can be. */
   function repairHere(): void {
-    const shown = place.caption ? shownOf(place.caption) : [];
+    const shown = cursor.caption ? shownOf(cursor.caption) : [];
     const found = shown.find((s) => s.proposal.repair !== null) ?? shown[0];
     if (found) repair(found.finding);
     else messages.remark = 'This caption has no finding to repair.';

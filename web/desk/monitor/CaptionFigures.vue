@@ -6,14 +6,14 @@ import { gapText, seconds } from '../../../core/timing/clock/clock.ts';
 import type { Caption } from '../../../core/model/caption.ts';
 import { measuresOf } from '../../ui/measured.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import FigureBar from './FigureBar.vue';
 import TimeFields from './TimeFields.vue';
 
 const props = defineProps<{ caption: Caption }>();
 const job = useJob();
-const place = usePlace();
+const cursor = useCursor();
 const track = useTrack();
 
 interface Row {
@@ -32,7 +32,7 @@ const rows = computed<Row[]>(() => {
   const { style } = open;
   const { lines, speed, duration } = measuresOf(props.caption, style.counting);
   const limit = style.text.lineLength.limit;
-  const before = track.captions[place.index - 1];
+  const before = track.captions[cursor.index - 1];
   const gap = before ? props.caption.start - before.end : null;
   return [
     ...lines.map((n, i): Row => ({
@@ -91,7 +91,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
 <template>
   <section aria-label="Figures of the cursor caption">
     <h2 class="figures-head one-line row between wrap">
-      <span>Caption {{ place.index + 1 }} of {{ track.captions.length }}</span>
+      <span>Caption {{ cursor.index + 1 }} of {{ track.captions.length }}</span>
       <span v-if="caption.timing !== 'set'" class="figures small plain soft">▲ not timed</span>
     </h2>
     <TimeFields :key="caption.id" :caption="caption" />
@@ -100,7 +100,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
         <dt>{{ row.name }}</dt>
         <dd class="row grow">
           <FigureBar :value="row.value" :most="row.most" :limits="row.limits" :over="row.over" />
-          <span class="figures" :class="{ over: row.over }"
+          <span class="figures" :class="{ 'over-limit': row.over }"
             >{{ row.text }}<span v-if="row.over" class="visually-hidden"> (outside the limit)</span></span
           >
         </dd>

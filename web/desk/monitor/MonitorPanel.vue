@@ -12,11 +12,11 @@ import VersionList from './VersionList.vue';
 import { useChosenEdge } from '../captions/chosen-edge.ts';
 import EdgeSound from './EdgeSound.vue';
 import EdgeNote from './EdgeNote.vue';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTried } from '../../data/tracks/tried.ts';
 import { useMonitorPanel } from './panel.ts';
 
-const place = usePlace();
+const cursor = useCursor();
 const tried = useTried();
 /** Of the tool that is open. */
 const tool = useMonitorPanel();
@@ -24,7 +24,7 @@ const edge = useChosenEdge();
 const route = useRoute();
 /** The cursor caption; while it is dragged, with the times it would have. */
 const caption = computed(() => {
-  const { caption: here } = place;
+  const { caption: here } = cursor;
   return here ? (withMoved([here], tried.dragged)[0] ?? here) : null;
 });
 </script>

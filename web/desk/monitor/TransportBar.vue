@@ -4,7 +4,7 @@ import SelectField from '../../ui/controls/SelectField.vue';
 import { ArrowDownToLine, ArrowUpToLine, Pause, Play, RotateCcw } from '@lucide/vue';
 import { useCommandList } from '../../data/commands/command-list.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { rates, usePlayback } from '../../recording/playback/playback.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
@@ -13,7 +13,7 @@ import { useTimes } from '../../data/tracks/times.ts';
 
 const times = useTimes();
 const job = useJob();
-const place = usePlace();
+const cursor = useCursor();
 const playback = usePlayback();
 const preferences = usePreferences();
 const { hint, keyOf } = useCommandList();
@@ -42,8 +42,8 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     <IconButton
       name="Replay this caption"
       :keys="keyOf('replay')"
-      :disabled="!place.caption || !job.recordingUrl"
-      @click="playback.replay(place.index, place.index)"
+      :disabled="!cursor.caption || !job.recordingUrl"
+      @click="playback.replay(cursor.index, cursor.index)"
     >
       <RotateCcw :size="16" aria-hidden="true" />
     </IconButton>
@@ -53,7 +53,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
       :name="name"
       :keys="keyOf(command)"
       :aria-pressed="edge.edge === which"
-      :disabled="!place.caption || !job.recordingUrl"
+      :disabled="!cursor.caption || !job.recordingUrl"
       @click="edge.edge === which ? edge.leave() : edge.choose(which)"
     >
       <component :is="icon" :size="16" aria-hidden="true" />
@@ -68,10 +68,10 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     />
     <TextButton
       :tip="hint('While playing, the cursor caption follows', 'follow')"
-      :pressed="place.follow"
-      @click="place.follow = !place.follow"
+      :pressed="cursor.follow"
+      @click="cursor.follow = !cursor.follow"
     >
-      Follow{{ place.follow ? ' ✓' : '' }}
+      Follow{{ cursor.follow ? ' ✓' : '' }}
     </TextButton>
     <TextButton
       tip="Pause while you type, and go on after"

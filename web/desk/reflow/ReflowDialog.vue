@@ -6,7 +6,7 @@ import type { ReflowRequest } from '../../../core/operations/reflow-captions.ts'
 import { useFindings } from '../findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import type { Tasks } from '../../data/workers/track-tasks.ts';
@@ -20,7 +20,7 @@ const open = defineModel<boolean>('open', { required: true });
 const job = useJob();
 const track = useTrack();
 const messages = useMessages();
-const place = usePlace();
+const cursor = useCursor();
 const selection = useSelection();
 const findings = useFindings();
 const { preview } = useWholeTrack();
@@ -36,7 +36,7 @@ const selected = computed(() => (selection.places ? selection.places.to - select
 const asked = computed<ReflowRequest>(() => ({
   what: what.value,
   every: every.value,
-  ...rangeOf(where.value, { here: place.index, selected: selection.places, captions: track.captions.length }),
+  ...rangeOf(where.value, { here: cursor.index, selected: selection.places, captions: track.captions.length }),
 }));
 const gone = computed(() => shown.value?.runs.flatMap((run) => run.before) ?? []);
 const before = computed(() => gone.value.length);
@@ -84,7 +84,7 @@ function go(): void {
   track.change(laid.edit);
   messages.remark = said;
   const first = laid.runs[0]?.after[0];
-  if (first) place.goTo(first.id, 'chosen');
+  if (first) cursor.goTo(first.id, 'chosen');
 }
 </script>
 

@@ -11,7 +11,7 @@ import { useTried } from '../../data/tracks/tried.ts';
 import { useFindings } from '../findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useView } from '../../data/tracks/view.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useWholeLength } from '../../recording/playback/whole-length.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
@@ -23,7 +23,7 @@ import { paintGround, paintMarks } from './draw.ts';
 
 const job = useJob();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const view = useView();
 const playback = usePlayback();
 const findings = useFindings();
@@ -47,13 +47,13 @@ const inView = computed(() => {
 const proofed = computed(() => Math.floor((100 * track.proofed) / Math.max(1, track.captions.length)));
 /** What the strip shows, in words: where one is, what the caption there has, how the whole stands. */
 const inWords = computed(() => {
-  const here = place.caption;
+  const here = cursor.caption;
   const parts = [`${wholeClock(second.value * 1000)} of ${lengthInWords(length.value)}`];
   if (here && job.job) {
     const { speed } = measuresOf(here, job.job.style.counting);
     const found = findings.of(here.id).length;
     parts.push(
-      `caption ${String(place.index + 1)} of ${String(track.captions.length)}, ${speedText(speed)} of ${String(limit.value)} characters per second, ${here.proofed ? 'proofed' : 'not proofed'}${found > 0 ? `, ${String(found)} to look at` : ''}`,
+      `caption ${String(cursor.index + 1)} of ${String(track.captions.length)}, ${speedText(speed)} of ${String(limit.value)} characters per second, ${here.proofed ? 'proofed' : 'not proofed'}${found > 0 ? `, ${String(found)} to look at` : ''}`,
     );
   }
   parts.push(`${String(findings.count)} findings and ${String(proofed.value)} % proofed in all`);
@@ -84,7 +84,7 @@ const drawGround = useWhenIdle(() => {
 });
 const drawMarks = useNextFrame(() => {
   if (!marks.value || size.value.width === 0) return;
-  paintMarks(marks.value, { ...size.value, length: length.value, cursor: place.caption, view: inView.value });
+  paintMarks(marks.value, { ...size.value, length: length.value, cursor: cursor.caption, view: inView.value });
 });
 /** The playhead moves at every frame while the recording plays; it is a line of its own, so that nothing else is drawn. */
 function movePlayhead(): void {
@@ -113,13 +113,13 @@ watch(
   ],
   drawGround,
 );
-watch([size, length, () => place.caption, inView, () => preferences.dark], drawMarks);
+watch([size, length, () => cursor.caption, inView, () => preferences.dark], drawMarks);
 watch([size, length, () => playback.time], movePlayhead, { flush: 'post' });
 
 function goTo(ms: number): void {
   playback.seek(ms);
   const here = track.captions[captionAt(track.captions, ms)];
-  if (here) place.goTo(here.id, 'chosen');
+  if (here) cursor.goTo(here.id, 'chosen');
 }
 function onPointer(event: PointerEvent): void {
   if (event.type === 'pointerdown') (event.target as HTMLElement).setPointerCapture(event.pointerId);

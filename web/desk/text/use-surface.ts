@@ -9,7 +9,7 @@ import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
 import { useFindings } from '../findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -39,7 +39,7 @@ export function useSurface(
 ): () => Surface | null {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const times = useTimes();
   const shown = useShownSurface();
   const findings = useFindings();
@@ -58,7 +58,7 @@ export function useSurface(
     job.job && {
       style: job.job.style,
       findings: findings.found.byCaption,
-      cursor: place.caption?.id ?? null,
+      cursor: cursor.caption?.id ?? null,
       reading: reading ?? preferences.reading,
       clock: times.clock,
       doubtBelow: preferences.doubtBelow,
@@ -69,7 +69,7 @@ export function useSurface(
     const caption = find(id);
     if (!caption) return;
     playback.seek(moment(caption));
-    place.enter(id);
+    cursor.enter(id);
   }
 
   onMounted(() => {
@@ -102,10 +102,10 @@ export function useSurface(
         void router.push({ name: 'tracks' });
       },
       onBeside: made.insertBeside,
-      onEnter: place.enter,
+      onEnter: cursor.enter,
     });
     shown.surface = surface;
-    if (place.caption) surface.show(place.caption.id, true);
+    if (cursor.caption) surface.show(cursor.caption.id, true);
     surface.view.focus();
   });
   onBeforeUnmount(() => {
@@ -120,7 +120,7 @@ export function useSurface(
   watch(
     [
       () => findings.found,
-      () => place.caption?.id,
+      () => cursor.caption?.id,
       () => job.job?.style,
       () => reading ?? preferences.reading,
       () => preferences.doubtBelow,

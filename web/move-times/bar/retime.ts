@@ -12,7 +12,7 @@ import { addTrack, copyOf, type MadeTrack } from '../../import/add-track.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages, type Offer } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useTried } from '../../data/tracks/tried.ts';
@@ -29,7 +29,7 @@ const before = 1500;
 export const useRetime = defineStore('retime', () => {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const playback = usePlayback();
   const messages = useMessages();
@@ -52,7 +52,7 @@ export const useRetime = defineStore('retime', () => {
 
   const moved = computed<readonly Caption[]>(() => {
     if (!isOpen.value) return [];
-    const position = { here: place.index, selected: selection.places, captions: track.captions.length };
+    const position = { here: cursor.index, selected: selection.places, captions: track.captions.length };
     const { from, to } = rangeOf(scope.value, position);
     return track.captions.slice(from, to);
   });
@@ -104,9 +104,9 @@ export const useRetime = defineStore('retime', () => {
       );
   /** The cursor caption belongs where the playhead is. */
   function tieHere(): void {
-    if (!place.caption || !track.editable) return;
+    if (!cursor.caption || !track.editable) return;
     open('ties');
-    ties.tieHere(place.caption);
+    ties.tieHere(cursor.caption);
   }
 
   function apply(): void {

@@ -17,7 +17,7 @@ export const toolTitles = [
   ['edges', 'Edges'],
   ['cuts', 'Cuts'],
   ['borrow', 'Borrow'],
-  ['listen', 'By the sound'],
+  ['listen', 'Listen and place'],
 ] as const;
 
 /** `same` is offered after another was used. */

@@ -5,7 +5,7 @@ import RowButton from '../../ui/controls/RowButton.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
 import { useVirtualRows } from '../../ui/controls/use-virtual-rows.ts';
 import { useHearJudged } from '../../recording/playback/hear-judged.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTried } from '../../data/tracks/tried.ts';
 import { tieLead, useBorrow, type TieState } from './borrow.ts';
@@ -13,7 +13,7 @@ import { tieLead, useBorrow, type TieState } from './borrow.ts';
 /** The ties under the picture: from where to where, who says so, and how far each is from the others. */
 const tried = useTried();
 const borrow = useBorrow();
-const place = usePlace();
+const cursor = useCursor();
 const times = useTimes();
 const hearFrom = useHearJudged();
 const list = useTemplateRef<HTMLElement>('list');
@@ -29,7 +29,7 @@ const signs: Readonly<Record<TieState, string>> = {
 const inSight = computed(() =>
   places.value.flatMap((index) => (borrow.rows[index] ? [{ index, row: borrow.rows[index] }] : [])),
 );
-const current = computed(() => borrow.rows.find((r) => r.moved === place.caption?.id) ?? null);
+const current = computed(() => borrow.rows.find((r) => r.moved === cursor.caption?.id) ?? null);
 const used = computed(() => borrow.rows.filter((r) => r.state === 'by hand' || r.state === 'found').length);
 const offTheLine = computed(() => borrow.rows.filter((r) => r.state === 'off the line').length);
 const weak = computed(() => borrow.rows.filter((r) => r.state === 'weak').length);
@@ -70,7 +70,7 @@ watch(
           :aria-setsize="borrow.rows.length"
           :aria-posinset="line.index + 1"
         >
-          <RowButton class="tie-row" @click="place.goTo(line.row.moved, 'chosen')">
+          <RowButton class="tie-row" @click="cursor.goTo(line.row.moved, 'chosen')">
             <span class="figures fine-print one-line"
               >{{ times.clock(line.row.at) }} → {{ times.clock(line.row.to) }}</span
             >

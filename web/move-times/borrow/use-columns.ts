@@ -7,7 +7,7 @@ import { captionAt, type Caption } from '../../../core/model/caption.ts';
 import { timesAlong } from '../../../core/timing/whole/same-move.ts';
 import { withMoved } from '../../desk/captions/retiming.ts';
 import { useHearJudged } from '../../recording/playback/hear-judged.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { tieLead, useBorrow, type TieRow } from './borrow.ts';
@@ -23,7 +23,7 @@ interface Column {
 export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Column | null>>>>) {
   const borrow = useBorrow();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const times = useTimes();
   const hearFrom = useHearJudged();
 
@@ -57,7 +57,7 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
 
   /** The caption of the other track the keys are at. */
   const there = ref<string | null>(null);
-  const cursors = computed(() => ({ moved: place.caption?.id ?? null, giving: there.value }));
+  const cursors = computed(() => ({ moved: cursor.caption?.id ?? null, giving: there.value }));
   /** The one that waits for its other. */
   const picked = ref<{ readonly side: BorrowSide; readonly id: string } | null>(null);
   const listOf = (side: BorrowSide): readonly Caption[] => (side === 'moved' ? moved.value : giving.value);
@@ -67,7 +67,7 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
     const list = listOf(side);
     const caption = list[Math.max(0, Math.min(list.length - 1, index))];
     if (!caption) return;
-    if (side === 'moved') place.goTo(caption.id, 'chosen');
+    if (side === 'moved') cursor.goTo(caption.id, 'chosen');
     else there.value = caption.id;
     show(side, caption);
   }
@@ -87,7 +87,7 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
     else picked.value = picked.value?.id === caption.id ? null : { side, id: caption.id };
   }
   function follow(row: TieRow): void {
-    place.goTo(row.moved, 'chosen');
+    cursor.goTo(row.moved, 'chosen');
     there.value = row.giving;
   }
   function focus(side: BorrowSide): void {
@@ -112,7 +112,7 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
         else focus(other);
       },
       Delete() {
-        if (place.caption) borrow.untie(place.caption.id);
+        if (cursor.caption) borrow.untie(cursor.caption.id);
       },
       ' '() {
         const caption = listOf(side)[at(side)];
@@ -127,7 +127,7 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
   }
   // The other column goes to what the cursor caption is tied to.
   watch(
-    () => place.caption?.id,
+    () => cursor.caption?.id,
     (id) => {
       const row = borrow.rows.find((r) => r.moved === id);
       if (row) there.value = row.giving;
@@ -145,9 +145,9 @@ export function useColumns(columns: Readonly<Record<BorrowSide, Readonly<Ref<Col
     { flush: 'post' },
   );
   onMounted(() => {
-    const row = borrow.rows.find((r) => r.moved === place.caption?.id);
+    const row = borrow.rows.find((r) => r.moved === cursor.caption?.id);
     there.value =
-      row?.giving ?? giving.value[Math.max(0, captionAt(giving.value, place.caption?.start ?? 0))]?.id ?? null;
+      row?.giving ?? giving.value[Math.max(0, captionAt(giving.value, cursor.caption?.start ?? 0))]?.id ?? null;
     focus('moved');
   });
 

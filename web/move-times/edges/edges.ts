@@ -30,7 +30,7 @@ export const useEdges = defineStore('retime-edges', () => {
   /** @param moved captions in a row */
   function planFor(moved: readonly Caption[], { style, rate, recording }: Job): Plan {
     const gap = wholeGap(style, rate);
-    const fault = { fault: 'Write seconds, as in 0.5; 60 at the most.' };
+    const fault = { fault: 'Write seconds, as in 0.5, at most 60.' };
     const keep = (times: ReturnType<typeof snappedTimes>): Plan => ({
       times,
       edit: times.length > 0 ? retiming(times) : null,

@@ -4,7 +4,7 @@ import { computed, useTemplateRef, watch } from 'vue';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import CheckField from '../../ui/controls/CheckField.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import type { PlacedRow } from './listen.ts';
 import { usePlacing } from './placing.ts';
@@ -13,7 +13,7 @@ import { usePlacing } from './placing.ts';
 const props = defineProps<{ rows: readonly PlacedRow[] }>();
 defineEmits<{ hear: [row: PlacedRow] }>();
 const placing = usePlacing();
-const place = usePlace();
+const cursor = useCursor();
 const times = useTimes();
 const list = useTemplateRef<HTMLElement>('list');
 const { places, room, measure, goTo } = useVirtualRows(list, () => props.rows.length, 52);
@@ -41,7 +41,7 @@ const inSight = computed(() =>
   }),
 );
 watch(
-  () => place.caption?.id,
+  () => cursor.caption?.id,
   (id) => {
     const at = props.rows.findIndex((r) => r.before.id === id);
     if (at >= 0) goTo(at);
@@ -57,7 +57,7 @@ watch(
         :key="line.row.before.id"
         :ref="measure"
         class="line-row placed-row"
-        :class="{ current: place.caption?.id === line.row.before.id }"
+        :class="{ current: cursor.caption?.id === line.row.before.id }"
         :data-index="line.index"
         :aria-setsize="rows.length"
         :aria-posinset="line.index + 1"

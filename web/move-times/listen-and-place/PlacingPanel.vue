@@ -40,7 +40,7 @@ const figures = computed((): readonly (readonly [string, string])[] => {
 
 <template>
   <section v-if="placing.found" class="placing-panel stack" aria-label="What listening has found">
-    <h2 class="visually-hidden">By the sound</h2>
+    <h2 class="visually-hidden">Listen and place</h2>
     <div class="row top placing-top">
       <div class="picture">
         <template v-if="placing.found.offsets.points.length > 0">

@@ -6,7 +6,7 @@ import KeyHint from '../../ui/commands/KeyHint.vue';
 import IconButton from '../../ui/controls/IconButton.vue';
 import TextField from '../../ui/controls/TextField.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useTies } from './ties.ts';
@@ -14,7 +14,7 @@ import { useTies } from './ties.ts';
 /** The ties that were set: each a caption and the moment it belongs at. */
 const ties = useTies();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const times = useTimes();
 const rows = computed(() =>
   ties.ties.map(({ id, at, to }, i) => ({
@@ -62,8 +62,8 @@ function take(): void {
       </li>
     </ul>
     <div class="row wrap">
-      <TextButton :disabled="!place.caption || !track.editable" @click="place.caption && ties.tieHere(place.caption)">
-        Caption {{ place.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
+      <TextButton :disabled="!cursor.caption || !track.editable" @click="cursor.caption && ties.tieHere(cursor.caption)">
+        Caption {{ cursor.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
       </TextButton>
       <template v-if="ties.toHear.length > 0">
         <TextButton @click="ties.skip()">Skip it</TextButton>

@@ -10,7 +10,7 @@ import type { Piece } from '../../../core/model/pieces.ts';
 import { useHearJudged } from '../../recording/playback/hear-judged.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import type { Plan } from '../tool/plan.ts';
 import type { TimesTool } from '../tool/tool.ts';
@@ -28,7 +28,7 @@ interface CaptionTie {
 export const useTies = defineStore('retime-ties', () => {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const playback = usePlayback();
   const hearFrom = useHearJudged();
 
@@ -57,7 +57,7 @@ export const useTies = defineStore('retime-ties', () => {
       playback.pause();
       return;
     }
-    place.goTo(next.id, 'chosen');
+    cursor.goTo(next.id, 'chosen');
     hearFrom(next.start, lead);
   }
   /** Five captions are played in turn, each to be tied at its first word. */

@@ -12,7 +12,7 @@ export interface Probed {
 export async function probe(file: File): Promise<Probed> {
   const url = URL.createObjectURL(file);
   const cannot = new Error(
-    `This browser cannot play “${file.name}”. Nothing was brought in; save it as WebM, MP4, WAV or MP3 and choose it again.`,
+    `This browser cannot play “${file.name}”. Nothing was imported; save it as WebM, MP4, WAV or MP3 and choose it again.`,
   );
   try {
     return await canBePlayed(url, cannot, async (media) => ({

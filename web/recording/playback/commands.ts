@@ -1,12 +1,12 @@
 /** Commands of hearing. */
 import { inSection, type Command } from '../../ui/commands/command.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from './playback.ts';
 
 export function playbackCommands(): readonly Command[] {
   const playback = usePlayback();
-  const place = usePlace();
-  const replay = (around: 0 | 1) => (): void => playback.replay(place.index - around, place.index + around);
+  const cursor = useCursor();
+  const replay = (around: 0 | 1) => (): void => playback.replay(cursor.index - around, cursor.index + around);
   return inSection('Hearing', [
     {
       id: 'play',
@@ -26,7 +26,7 @@ export function playbackCommands(): readonly Command[] {
       id: 'follow',
       title: 'Follow the sound, or stay here',
       keys: ['Ctrl+Shift+f'],
-      run: () => (place.follow = !place.follow),
+      run: () => (cursor.follow = !cursor.follow),
     },
   ]);
 }

@@ -4,7 +4,7 @@ import { jest } from '@jest/globals';
 import { createPinia, setActivePinia } from 'pinia';
 import { caption } from '../../../core/model/caption.ts';
 import { frames } from '../../globals-for-tests.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { goesOnAfter } from './hold.ts';
@@ -62,7 +62,7 @@ function opened() {
   media.dispatchEvent(new Event('durationchange'));
   const preferences = usePreferences();
   preferences.holdWhileTyping = true;
-  return { media, playback, place: usePlace(), preferences };
+  return { media, playback, cursor: useCursor(), preferences };
 }
 
 beforeEach(() => {
@@ -73,21 +73,21 @@ afterEach(() => {
 });
 
 it('the cursor caption goes along while playing, stays a moment in a pause, and is unlinked by typing', () => {
-  const { media, playback, place, preferences } = opened();
+  const { media, playback, cursor, preferences } = opened();
   preferences.holdWhileTyping = false;
   playback.play();
   media.goTo(1.2);
-  expect([playback.time, place.caption?.id]).toEqual([1200, 'a']);
+  expect([playback.time, cursor.caption?.id]).toEqual([1200, 'a']);
   media.goTo(4.1);
-  expect(place.caption?.id).toBe('b');
+  expect(cursor.caption?.id).toBe('b');
   playback.typed();
   media.goTo(1.2);
-  expect([place.follow, place.caption?.id, media.paused]).toEqual([false, 'b', false]);
+  expect([cursor.follow, cursor.caption?.id, media.paused]).toEqual([false, 'b', false]);
 });
 
 it('a replay stops after the caption; a loop begins again until it is asked for once more', () => {
-  const { media, playback, place } = opened();
-  place.enter('a');
+  const { media, playback, cursor } = opened();
+  cursor.enter('a');
   playback.replay(0, 0);
   expect(media.currentTime).toBe(1);
   media.goTo(3.1);

@@ -3,7 +3,7 @@ import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { wordBegan } from '../../../core/model/heard.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { readClock } from './clock.ts';
@@ -23,7 +23,7 @@ const afterEnd = 150;
 const longestSeek = 500;
 
 export const usePlayback = defineStore('playback', () => {
-  const place = usePlace();
+  const cursor = useCursor();
   const track = useTrack();
   const preferences = usePreferences();
   const job = useJob();
@@ -57,9 +57,9 @@ export const usePlayback = defineStore('playback', () => {
       element.value?.pause();
       if (back !== null) seek(back);
     }
-    if (!playing.value || !place.follow) return;
+    if (!playing.value || !cursor.follow) return;
     const heard = captionHeard(track.captions, to);
-    if (heard) place.goTo(heard.id, 'followed');
+    if (heard) cursor.goTo(heard.id, 'followed');
   }
 
   /** How often the sound was played on or taken elsewhere: while that stays, the playhead rests where it was. */
@@ -118,7 +118,7 @@ export const usePlayback = defineStore('playback', () => {
   function play(): void {
     endExact();
     stretch = noStretch;
-    place.follow = true;
+    cursor.follow = true;
     start();
   }
   function pause(): void {
@@ -233,13 +233,13 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** Plays the cursor caption again and again, or no longer. */
   function loop(): void {
-    const here = place.caption;
+    const here = cursor.caption;
     if (stretch.again !== null || !here) {
       stretch = noStretch;
       pause();
       return;
     }
-    replay(place.index, place.index);
+    replay(cursor.index, cursor.index);
     stretch = { ...stretch, again: here.start };
   }
   /** Holds until something is typed, and a moment after that goes on; held already, it stays so. */
@@ -251,7 +251,7 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** A key was typed: playback holds, and goes on a moment after the last key. */
   function typed(): void {
-    place.follow = false;
+    cursor.follow = false;
     if (!preferences.holdWhileTyping || (!runs() && hold.state() === 'off')) return;
     if (stretch.brief || exact.runs()) {
       pause();

@@ -11,7 +11,7 @@ import type { Caption, LetBe as LetBeEntry } from '../../../core/model/caption.t
 import { saveAs } from '../../import/save-as.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useWholeTrack } from '../../desk/findings/whole-track.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -29,7 +29,7 @@ import { useTimes } from '../../data/tracks/times.ts';
 const times = useTimes();
 const job = useJob();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const playback = usePlayback();
 const findings = useFindings();
 const router = useRouter();
@@ -104,7 +104,7 @@ function takeReport(): void {
 }
 
 function choose(caption: Caption): void {
-  place.goTo(caption.id, 'chosen');
+  cursor.goTo(caption.id, 'chosen');
   playback.seek(caption.start);
 }
 function edit(caption: Caption): void {
@@ -161,7 +161,7 @@ function closeReport(): void {
         v-if="spread && bar"
         :title="`${bar.captions.length} ${bar.captions.length === 1 ? 'caption' : 'captions'}: ${barText(spread, bar)}`"
         :captions="bar.captions"
-        :here="place.caption?.id ?? null"
+        :here="cursor.caption?.id ?? null"
         @choose="choose"
         @edit="edit"
       />
@@ -200,7 +200,7 @@ function closeReport(): void {
             :caption="row.caption"
             :finding="row.finding"
             :proposal="row.proposal"
-            :here="place.caption?.id === row.caption.id"
+            :here="cursor.caption?.id === row.caption.id"
             @choose="choose(row.caption)"
             @edit="edit(row.caption)"
             @repair="repairs.repair(row.finding)"

@@ -36,7 +36,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
         v-for="bar in spread.bars"
         :key="bar.from"
         class="spread-slot"
-        :class="{ over: bar.over, limit: limitAt(bar) !== undefined }"
+        :class="{ 'over-limit': bar.over, limit: limitAt(bar) !== undefined }"
       >
         <span v-if="limitAt(bar)" class="spread-limit one-line plain fine-print" aria-hidden="true">{{
           limitAt(bar)
@@ -93,7 +93,7 @@ const limitAt = (bar: HistogramBar): string | undefined =>
   width: 100%;
   background: var(--reed-pale);
 }
-.over .spread-fill {
+.over-limit .spread-fill {
   background: var(--alarm);
 }
 .spread-bar:hover:not(:disabled) .spread-fill,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import SelectField from '../../ui/controls/SelectField.vue';
 import { computed, ref, watch } from 'vue';
-import type { PlaceThere, Receipt } from '../../../core/job/job.ts';
+import type { ListedRecording, Receipt } from '../../../core/job/job.ts';
 import type { Work } from '../../../core/job/work.ts';
 import { cellState } from './cell-state.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
@@ -10,7 +10,7 @@ const props = defineProps<{
   name: string;
   receipt: Receipt | null;
   work: Work | null;
-  places: readonly PlaceThere[];
+  places: readonly ListedRecording[];
   likely: string;
   edit: number;
   kept: boolean;

@@ -1,7 +1,7 @@
 /** What destinations hold of a job, and what is on its way to them. */
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { sentence } from '../../../core/contract/api-error.ts';
-import type { Destination, PlaceThere, Receipt } from '../../../core/job/job.ts';
+import type { Destination, ListedRecording, Receipt } from '../../../core/job/job.ts';
 import type { Work } from '../../../core/job/work.ts';
 import { ask } from '../../data/client/client.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -16,7 +16,7 @@ export function useHandover() {
   const receipts = shallowRef<readonly Receipt[]>([]);
   /** Work of this job, by the receipt it is for. */
   const works = shallowRef<ReadonlyMap<string, Work>>(new Map());
-  const places = shallowRef<ReadonlyMap<string, readonly PlaceThere[]>>(new Map());
+  const places = shallowRef<ReadonlyMap<string, readonly ListedRecording[]>>(new Map());
   const trouble = ref<string | null>(null);
   /** What went wrong with a destination, by its id. */
   const troubles = ref<Readonly<Record<string, string>>>({});

@@ -113,12 +113,12 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
     >
       <span v-if="brief" class="block-said truncated" dir="auto">{{ beside }}</span>
       <template v-else>
-        <span class="block" :class="{ over: tooFast }"
+        <span class="block" :class="{ 'over-limit': tooFast }"
           >{{ tooFast ? '▲ ' : '' }}{{ speedText(figures.speed) }} cps</span
         >
         <span class="block soft">{{ seconds(caption.end - caption.start) }}</span>
-        <span v-if="foot > 0" class="block over">needs {{ seconds(needed) }}</span>
-        <span v-else-if="worst" class="block over">▲ {{ ruleNamed(worst.rule).short }}</span>
+        <span v-if="foot > 0" class="block over-limit">needs {{ seconds(needed) }}</span>
+        <span v-else-if="worst" class="block over-limit">▲ {{ ruleNamed(worst.rule).short }}</span>
       </template>
     </p>
   </div>

@@ -9,7 +9,7 @@ import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useRetime } from '../../move-times/bar/retime.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences, type Snaps } from '../../data/preferences/preferences.ts';
 import TapeSurface from './TapeSurface.vue';
 import { useDrawn } from './drawn.ts';
@@ -18,7 +18,7 @@ import { useTapeView } from './tape-view.ts';
 const job = useJob();
 const dialogs = useDialogs();
 const view = useTapeView();
-const place = usePlace();
+const cursor = useCursor();
 const playback = usePlayback();
 const preferences = usePreferences();
 const made = useNewCaptions();
@@ -79,7 +79,7 @@ const toggle = (key: keyof Snaps): void => {
     <IconButton name="Closer" @click="view.closer(about())"><Plus :size="15" aria-hidden="true" /></IconButton>
     <IconButton
       name="Back to the playhead, and along with it while it plays"
-      :disabled="place.follow"
+      :disabled="cursor.follow"
       @click="view.toPlayhead()"
     >
       <LocateFixed :size="15" aria-hidden="true" />

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useUndoInSight } from '../../desk/captions/undo-in-sight.ts';
 import { useView } from '../../data/tracks/view.ts';
@@ -24,7 +24,7 @@ import { useShown } from './use-shown.ts';
 import { useTapeHands } from './use-tape-hands.ts';
 
 const job = useJob();
-const place = usePlace();
+const cursor = useCursor();
 const times = useTimes();
 const playback = usePlayback();
 const findings = useFindings();
@@ -46,7 +46,7 @@ function movePlayhead(): void {
 }
 const wantsStill = matchMedia('(prefers-reduced-motion: reduce)');
 onMounted(() => {
-  if (place.caption) view.show(place.caption.start, place.caption.end);
+  if (cursor.caption) view.show(cursor.caption.start, cursor.caption.end);
   tape.value?.focus({ preventScroll: true });
 });
 onBeforeUnmount(() => {
@@ -61,11 +61,11 @@ watch(
   () => playback.time,
   (now) => {
     // Nothing moves under a hand that holds something.
-    if (playback.playing && place.follow && !drag.held) view.follow(now, wantsStill.matches);
+    if (playback.playing && cursor.follow && !drag.held) view.follow(now, wantsStill.matches);
   },
 );
-watch([() => place.caption?.id, () => place.gone], () => {
-  if (place.caption && !drag.held && !place.follow) view.show(place.caption.start, place.caption.end);
+watch([() => cursor.caption?.id, () => cursor.jumps], () => {
+  if (cursor.caption && !drag.held && !cursor.follow) view.show(cursor.caption.start, cursor.caption.end);
 });
 useUndoInSight();
 watch(
@@ -82,7 +82,7 @@ const blocksShown = computed(() => {
   const house = job.job?.style;
   if (!house) return [];
   return blocks.value.map(({ index, caption, lane, lanes }) => {
-    const isHere = place.caption?.id === caption.id;
+    const isHere = cursor.caption?.id === caption.id;
     const y = view.yOf(caption.start);
     return {
       caption,
@@ -111,24 +111,24 @@ const hands = useTapeHands(tape, { step, write });
 /** A key on an edge chooses it and moves it. */
 function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
   if (!['ArrowUp', 'ArrowDown'].includes(event.key) || event.altKey) return;
-  if (edge.edge !== which || edge.caption?.id !== place.caption?.id) edge.choose(which);
+  if (edge.edge !== which || edge.caption?.id !== cursor.caption?.id) edge.choose(which);
   edge.onKey(event);
 }
 /** The text of the cursor caption is being written in its block. */
 const writing = ref(false);
 function write(): void {
-  if (place.caption?.timing !== 'set' || asBars.value) return;
-  view.show(place.caption.start, place.caption.end);
+  if (cursor.caption?.timing !== 'set' || asBars.value) return;
+  view.show(cursor.caption.start, cursor.caption.end);
   writing.value = true;
 }
 /** A caption is pressed: it is chosen, and pressed again its text is written. */
 function choose(id: string): void {
-  if (place.caption?.id === id) {
+  if (cursor.caption?.id === id) {
     write();
     return;
   }
   writing.value = false;
-  place.enter(id);
+  cursor.enter(id);
 }
 function leaveText(): void {
   writing.value = false;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useSurface } from '../../desk/text/use-surface.ts';
 
@@ -10,9 +10,9 @@ import { useSurface } from '../../desk/text/use-surface.ts';
  */
 const emit = defineEmits<{ leave: [] }>();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const parent = useTemplateRef<HTMLElement>('parent');
-const beside = computed(() => track.captions.slice(Math.max(0, place.index - 1), place.index + 2));
+const beside = computed(() => track.captions.slice(Math.max(0, cursor.index - 1), cursor.index + 2));
 useSurface(parent, {
   captions: () => beside.value,
   isWhole: false,

@@ -3,7 +3,7 @@ import { inSection, type Command } from '../../ui/commands/command.ts';
 import { useNewCaptions } from '../../desk/captions/use-new-captions.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useChosenEdge } from '../../desk/captions/chosen-edge.ts';
@@ -21,9 +21,9 @@ export function tapeCommands(): readonly Command[] {
   const drawn = useDrawn();
   const preferences = usePreferences();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   function hearGap(): void {
-    const index = track.timed.findIndex((c) => c.id === place.caption?.id);
+    const index = track.timed.findIndex((c) => c.id === cursor.caption?.id);
     const [before, here] = [track.timed[index - 1], track.timed[index]];
     const from = before?.end ?? 0;
     if (here && here.start > from) playback.hear(from, here.start);

@@ -8,7 +8,7 @@ import { nearestFrame } from '../../../core/timing/clock/timecode.ts';
 import { captionAt, type Caption } from '../../../core/model/caption.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useSound } from '../../recording/sound/sound.ts';
@@ -51,7 +51,7 @@ export const useDrag = defineStore('tape-drag', () => {
   const view = useTapeView();
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const playback = usePlayback();
   const preferences = usePreferences();
@@ -84,7 +84,7 @@ export const useDrag = defineStore('tape-drag', () => {
         : handle === 'end' && isShared(here, captions[index + 1], rules);
     const edge = handle === 'end' ? here.end : here.start;
     held.value = { index, handle, captions, offset: at - edge, moved: unmoved, shared };
-    place.enter(here.id);
+    cursor.enter(here.id);
   }
 
   /** What may draw the edge: where speech and words begin and end, neighbours with the smallest gap, the playhead. */

@@ -10,7 +10,7 @@ import { moveRulesOf, retiming } from '../../desk/captions/retiming.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { newId } from '../../data/sync/ids.ts';
@@ -31,7 +31,7 @@ interface Mark {
 export const useMarking = defineStore('marking', () => {
   const job = useJob();
   const track = useTrack();
-  const place = usePlace();
+  const cursor = useCursor();
   const sound = useSound();
   const messages = useMessages();
   const playback = usePlayback();
@@ -69,7 +69,7 @@ export const useMarking = defineStore('marking', () => {
     if (!next) track.change({ type: 'insert', captions: [caption({ id, ...begun, text: '' })] });
     marks.value = [...marks.value, { id, at: begun.start, steps: (moved.length > 0 ? 1 : 0) + (next ? 0 : 1) }];
     open = id;
-    place.goTo(id, 'followed');
+    cursor.goTo(id, 'followed');
   }
   /** The key came up: held, that is where the caption ends. */
   function release(): void {

@@ -6,7 +6,7 @@ import type { Stretch } from '../../../core/audio/regions.ts';
 import { foldedScale, silencesIn } from '../../../core/timing/drag/folds.ts';
 import { linesOf, type Caption } from '../../../core/model/caption.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -33,7 +33,7 @@ export const useTapeView = defineStore('tape-view', () => {
   /** Of the page, in px. */
   const height = ref(600);
 
-  const place = usePlace();
+  const cursor = useCursor();
   const playback = usePlayback();
   const track = useTrack();
   const sound = useSound();
@@ -101,7 +101,7 @@ export const useTapeView = defineStore('tape-view', () => {
   }
   /** Back to the playhead, and along with it while it plays. */
   function toPlayhead(): void {
-    place.follow = true;
+    cursor.follow = true;
     follow(playback.time, false);
   }
   return {

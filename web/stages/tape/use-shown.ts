@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import { lanesOf } from '../../../core/timing/drag/lanes.ts';
 import { captionAt, type Caption } from '../../../core/model/caption.ts';
 import { withMoved } from '../../desk/captions/retiming.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTried } from '../../data/tracks/tried.ts';
 import { useTapeView } from './tape-view.ts';
 
@@ -17,7 +17,7 @@ const besideRoom = 18;
 
 export function useShown() {
   const view = useTapeView();
-  const place = usePlace();
+  const cursor = useCursor();
   const tried = useTried();
 
   const captions = computed(() => withMoved(tried.captions, tried.dragged));
@@ -42,7 +42,7 @@ export function useShown() {
   /** Captions whose words beside them would stand on those of another; the cursor caption's are never left out. */
   const crowded = computed(() => {
     const least = besideRoom / view.perMs;
-    const here = place.caption;
+    const here = cursor.caption;
     let last = -Infinity;
     const left = new Set<string>();
     for (const { caption } of blocks.value) {

@@ -1,7 +1,7 @@
 /** What pointer, wheel and keys do on the tape. */
 import type { Ref } from 'vue';
 import { usePlayback } from '../../recording/playback/playback.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useDrawn } from './drawn.ts';
 import { columns } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
@@ -21,7 +21,7 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
   const view = useTapeView();
   const drag = useDrag();
   const drawn = useDrawn();
-  const place = usePlace();
+  const cursor = useCursor();
   const playback = usePlayback();
 
   /** Where the pointer went down in the sound; null where it did not. */
@@ -61,7 +61,7 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
   function onWheel(event: WheelEvent): void {
     if (event.ctrlKey) view.zoom(Math.exp(event.deltaY / 400), timeOf(event));
     else {
-      place.follow = false;
+      cursor.follow = false;
       const px = event.deltaMode === 1 ? event.deltaY * 24 : event.deltaY;
       view.turn(px / view.height);
     }
@@ -73,8 +73,8 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
     else if (event.key === 'Enter') write();
     else if (event.key === 'ArrowLeft') playback.seek(playback.time - step.value);
     else if (event.key === 'ArrowRight') playback.seek(playback.time + step.value);
-    else if (event.key === 'ArrowUp') place.move(-1);
-    else if (event.key === 'ArrowDown') place.move(1);
+    else if (event.key === 'ArrowUp') cursor.move(-1);
+    else if (event.key === 'ArrowDown') cursor.move(1);
     else if (event.key === 'PageUp') view.turn(-0.8);
     else if (event.key === 'PageDown') view.turn(0.8);
     else if (event.key === '+' || event.key === '=') view.closer(playback.time);

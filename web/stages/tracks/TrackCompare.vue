@@ -14,7 +14,7 @@ import SelectField from '../../ui/controls/SelectField.vue';
 import { useVirtualRows } from '../../ui/controls/use-virtual-rows.ts';
 import { useCompared, type LookedAt } from '../../data/tracks/compared.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 
@@ -24,7 +24,7 @@ const track = useTrack();
 const worker = useTrackWorker();
 const compared = useCompared();
 const findings = useFindings();
-const place = usePlace();
+const cursor = useCursor();
 const times = useTimes();
 const section = useTemplateRef<HTMLElement>('section');
 const list = useTemplateRef<HTMLElement>('list');
@@ -133,7 +133,7 @@ const inSight = computed(() =>
 function goTo({ captions: [one, two] }: Difference): void {
   const open = track.track?.id;
   const id = open === reference.value.split('@')[0] ? one : open === other.value.split('@')[0] ? two : null;
-  if (id !== null) place.goTo(id, 'chosen');
+  if (id !== null) cursor.goTo(id, 'chosen');
 }
 </script>
 
@@ -143,8 +143,8 @@ function goTo({ captions: [one, two] }: Difference): void {
       <h3>Compare</h3>
       <SelectField v-model="other" label="The track that is compared" :options="choices" />
       <span>with</span>
-      <SelectField v-model="reference" label="What is taken for right" :options="choices" />
-      <span class="soft small">what is taken for right</span>
+      <SelectField v-model="reference" label="The reference track" :options="choices" />
+      <span class="soft small">the reference</span>
     </div>
     <div v-if="found" class="row wrap">
       <span class="soft small">On the picture</span>

@@ -3,7 +3,7 @@ import EmptyPage from '../../ui/controls/EmptyPage.vue';
 import { caption } from '../../../core/model/caption.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import LinkButton from '../../ui/controls/LinkButton.vue';
@@ -12,7 +12,7 @@ import TextButton from '../../ui/controls/TextButton.vue';
 /** What to do with a track that holds nothing. */
 const job = useJob();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const playback = usePlayback();
 
 /** How long a first caption is there until it is timed, in ms. */
@@ -24,7 +24,7 @@ function begin(): void {
   const start = Math.round(playback.time);
   const timing = job.recordingUrl ? 'provisional' : 'set';
   track.change({ type: 'insert', captions: [caption({ id, start, end: start + first, text: '', timing })] });
-  place.goTo(id, 'chosen');
+  cursor.goTo(id, 'chosen');
 }
 </script>
 

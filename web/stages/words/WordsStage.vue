@@ -6,7 +6,7 @@ import { useCaption } from '../../desk/captions/use-caption.ts';
 import { useGoToFinding } from '../../desk/findings/use-go-to-finding.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import EmptyTrack from './EmptyTrack.vue';
@@ -23,7 +23,7 @@ import KeyHint from '../../ui/commands/KeyHint.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
 
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const selection = useSelection();
 const caption = useCaption();
 const goToFinding = useGoToFinding();
@@ -48,12 +48,12 @@ const readings = [
     </TextButton>
     <TextButton :disabled="!findable" @click="goToFinding(1)"> Next finding <KeyHint command="finding" /> </TextButton>
     <span class="spacer"></span>
-    <TextButton v-if="place.caption?.proofed" :disabled="!track.editable" @click="caption.unproof()">
+    <TextButton v-if="cursor.caption?.proofed" :disabled="!track.editable" @click="caption.unproof()">
       Proofed ✓, undo
     </TextButton>
     <TextButton
       v-else
-      :disabled="!place.caption || !track.editable"
+      :disabled="!cursor.caption || !track.editable"
       tip="Proofed, and on to the next"
       @click="caption.proof()"
     >

@@ -3,7 +3,7 @@ import { onBeforeUnmount, useTemplateRef, watch } from 'vue';
 import { useUndoInSight } from '../../desk/captions/undo-in-sight.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useView } from '../../data/tracks/view.ts';
@@ -12,7 +12,7 @@ import { useSurface } from '../../desk/text/use-surface.ts';
 
 const job = useJob();
 const track = useTrack();
-const place = usePlace();
+const cursor = useCursor();
 const selection = useSelection();
 const view = useView();
 const playback = usePlayback();
@@ -30,14 +30,14 @@ onBeforeUnmount(() => {
   view.ends = null;
 });
 watch(said, (at) => surface()?.setSaid(at, playback.along));
-watch([() => place.caption?.id, () => place.gone], ([id]) => {
+watch([() => cursor.caption?.id, () => cursor.jumps], ([id]) => {
   if (id) surface()?.show(id, true);
 });
 // The bar of the selected captions has come up over the foot: the one that was chosen last stays in sight.
 watch(
   () => selection.places !== null,
   (now) => {
-    if (now && place.caption) surface()?.show(place.caption.id, false);
+    if (now && cursor.caption) surface()?.show(cursor.caption.id, false);
   },
   { flush: 'post' },
 );

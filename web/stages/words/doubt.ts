@@ -11,7 +11,7 @@ import { heldForCertain, isDoubtful } from '../../../core/model/doubt.ts';
 import { ask } from '../../data/client/client.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useMessages } from '../../data/messages/messages.ts';
@@ -48,7 +48,7 @@ export const useDoubt = defineStore('doubt', () => {
   const track = useTrack();
   const shown = useShownSurface();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const preferences = usePreferences();
   const corrections = useCorrections();
@@ -111,7 +111,7 @@ export const useDoubt = defineStore('doubt', () => {
 
   /** Goes to words of a caption, lets them be heard, and opens the suggestions for them. */
   async function suggest(caption: Caption, asked: SelectedWords): Promise<void> {
-    place.goTo(caption.id, 'chosen');
+    cursor.goTo(caption.id, 'chosen');
     shown.surface?.take(caption.id, asked.from, asked.to);
     if (preferences.hearsDoubt) playback.hear(asked.start - heardBefore, asked.end + heardAfter);
     const written = caption.text.slice(asked.from, asked.to);
@@ -142,9 +142,9 @@ export const useDoubt = defineStore('doubt', () => {
   function next(): void {
     const { captions } = track;
     const surface = shown.surface;
-    const after = open.value?.caption === place.caption?.id ? (open.value?.asked.to ?? 0) : (surface?.offset() ?? -1);
+    const after = open.value?.caption === cursor.caption?.id ? (open.value?.asked.to ?? 0) : (surface?.offset() ?? -1);
     for (let n = 0; n <= captions.length; n++) {
-      const caption = captions[(place.index + n) % captions.length];
+      const caption = captions[(cursor.index + n) % captions.length];
       const word = caption && of(caption).find((w) => n > 0 || w[0] >= after);
       if (!caption || !word) continue;
       void suggest(caption, selectedWordsIn(caption, { from: word[0], to: word[1] }));

@@ -5,7 +5,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { compile, type Query, type Seek } from '../../../core/find/query.ts';
 import { matchesIn, type MatchInTrack } from '../../../core/find/replace.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSelection } from '../../data/tracks/selection.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -20,7 +20,7 @@ export const useFind = defineStore('find', () => {
   const track = useTrack();
   const shown = useShownSurface();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   const selection = useSelection();
   const open = ref(false);
   const query = ref<Query>({ text: '', matchCase: false, wholeWords: false, pattern: false });
@@ -88,7 +88,7 @@ export const useFind = defineStore('find', () => {
     if (many === 0) return;
     if (now.value < 0) {
       const order = new Map(track.captions.map((c, i) => [c.id, i]));
-      const here = place.index;
+      const here = cursor.index;
       const first = places.value.findIndex((p) => (order.get(p.caption) ?? 0) >= here);
       now.value = direction === 1 ? Math.max(0, first) : (first <= 0 ? many : first) - 1;
     } else now.value = (now.value + direction + many) % many;
@@ -97,7 +97,7 @@ export const useFind = defineStore('find', () => {
   function show(): void {
     const at = places.value[now.value];
     if (!at) return;
-    place.goTo(at.caption, 'chosen');
+    cursor.goTo(at.caption, 'chosen');
     shown.surface?.select(at.caption, at.from, at.to);
   }
 

@@ -1,6 +1,6 @@
 /** The word just heard: playback holds, and the word stands selected, to be typed over. */
-import { heardAt, heardBefore, type WordPlace } from '../../../core/model/heard.ts';
-import { usePlace } from '../../data/tracks/place.ts';
+import { heardAt, heardBefore, type WordPosition } from '../../../core/model/heard.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTrack } from '../../data/tracks/track.ts';
@@ -13,10 +13,10 @@ export function useHeard() {
   const track = useTrack();
   const shown = useShownSurface();
   const messages = useMessages();
-  const place = usePlace();
+  const cursor = useCursor();
   const playback = usePlayback();
   /** The word that was brought up last, and the move of the playhead before it. */
-  let last: { readonly word: WordPlace; readonly moves: number } | null = null;
+  let last: { readonly word: WordPosition; readonly moves: number } | null = null;
 
   /** Brings up the word just heard; asked for again, the one before it. */
   function heard(): void {
@@ -34,11 +34,11 @@ export function useHeard() {
     }
     playback.holdForTyping();
     last = { word, moves: playback.moves() };
-    place.goTo(caption.id, 'chosen');
+    cursor.goTo(caption.id, 'chosen');
     surface.take(caption.id, word.from, word.to);
   }
 
-  function isSelected({ index, from, to }: WordPlace): boolean {
+  function isSelected({ index, from, to }: WordPosition): boolean {
     const chosen = shown.surface?.chosen();
     return chosen?.id === track.captions[index]?.id && chosen?.from === from && chosen.to === to;
   }

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import type { Caption } from '../../../core/model/caption.ts';
 import { useTrack } from './track.ts';
 
-export const usePlace = defineStore('place', () => {
+export const useCursor = defineStore('cursor', () => {
   const track = useTrack();
   const id = ref<string | null>(null);
   /** While playing, the cursor caption goes along with the playhead. */
@@ -17,7 +17,7 @@ export const usePlace = defineStore('place', () => {
   const caption = computed(() => track.captions[index.value] ?? null);
 
   /** How often the cursor was moved to a caption; to the one it is in already, but out of sight, counts as well. */
-  const gone = ref(0);
+  const jumps = ref(0);
 
   /** The cursor is put into a caption where it is in sight. It is unlinked from the playhead until the next play. */
   function enter(target: string): void {
@@ -28,7 +28,7 @@ export const usePlace = defineStore('place', () => {
   /** Goes to a caption, wherever it is. Choosing one unlinks it from the playhead until the next play. */
   function goTo(target: string, because: 'chosen' | 'followed'): void {
     if (because === 'chosen') {
-      gone.value += 1;
+      jumps.value += 1;
       follow.value = false;
     }
     id.value = target;
@@ -50,5 +50,5 @@ export const usePlace = defineStore('place', () => {
     }
     return false;
   }
-  return { id, index, caption, follow, gone, enter, goTo, goToNext, move };
+  return { id, index, caption, follow, jumps, enter, goTo, goToNext, move };
 });
