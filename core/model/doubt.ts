@@ -4,9 +4,20 @@ import type { Caption, WordRange } from './caption.ts';
 /** Words the recogniser was less sure of than this, unless somebody wants it otherwise. */
 export const usualDoubt = 0.25;
 
+/** A recogniser’s certainty of a word that was not heard is below 1, which tells it from a word whose time was only shared out. */
+const mostUnheard = 0.99;
+
+/** A recogniser’s word that was listened for and not heard: its time is a guess from now on, and the recogniser’s certainty stays. */
+export const asUnheard = (w: WordRange): WordRange =>
+  w[5] === 'recogniser' ? [w[0], w[1], w[2], w[3], Math.min(w[4], mostUnheard), 'guessed', w[6]] : w;
+
+/** Whether a recogniser told of a word, and its certainty is the recogniser’s. */
+export const isRecognised = (w: WordRange): boolean =>
+  w[5] === 'recogniser' || (w[5] === 'guessed' && w[4] > 0 && w[4] <= mostUnheard);
+
 /** Whether the recogniser was unsure of a word. @param below words with a certainty below this are doubtful */
 export const isUnsure = (caption: Caption, w: WordRange, below = usualDoubt): boolean =>
-  w[4] < below && w[5] === 'recogniser' && !caption.proofed && caption.text.slice(w[0], w[1]) === w[6];
+  w[4] < below && isRecognised(w) && !caption.proofed && caption.text.slice(w[0], w[1]) === w[6];
 
 /**
  * Below this certainty a word that was listened for goes badly with its sound. Of the words of the demo's scripts 1.3 in
@@ -24,6 +35,12 @@ export const isUnheard = (caption: Caption, w: WordRange): boolean =>
   !isHeard(w) &&
   w[5] !== 'recogniser' &&
   caption.text.slice(w[0], w[1]) === w[6];
+
+/** Whether a caption was listened for and none of its words was heard, until somebody proofs it. */
+export const isWhollyUnheard = (caption: Caption): boolean =>
+  !caption.proofed &&
+  caption.words.every((w) => w[5] === 'guessed') &&
+  caption.words.some((w) => isUnheard(caption, w) || (isRecognised(w) && caption.text.slice(w[0], w[1]) === w[6]));
 
 /** Whether a word was heard when it was listened for; its times are shared out otherwise, and it has no certainty. */
 export const isHeard = (w: WordRange): boolean => (w[5] === 'aligned' ? w[4] >= wellHeard : w[4] > 0);

@@ -1,6 +1,7 @@
 import { plainStyle } from '../style/shipped.ts';
 import { usualRate } from '../timing/clock/frames.ts';
 import { apply } from '../model/apply.ts';
+import { asUnheard, isUnsure } from '../model/doubt.ts';
 import { caption, type Caption, type WordRange } from '../model/caption.ts';
 import type { Regions } from '../audio/regions.ts';
 import type { HouseStyle } from '../style/style.ts';
@@ -104,6 +105,28 @@ describe('words that were listened for', () => {
       '“lantern” was not heard here.',
     ]);
     expect(saysOf(listened('open', '(a)', 'gate'))).toEqual([]);
+  });
+  it('are all unheard where a caption moved with its neighbours, a recogniser’s own words too, until it is proofed or heard', () => {
+    const none = listened('(open)', '(the)', '(gate)');
+    expect(saysOf(none)).toEqual(['Not heard; moved with its neighbours.']);
+    const drafted = {
+      ...none,
+      words: none.words.map((w): WordRange => [w[0], w[1], w[2], w[3], 1, 'recogniser', w[6]]),
+    };
+    expect(saysOf(drafted)).toEqual([]);
+    const along = { ...drafted, words: drafted.words.map(asUnheard) };
+    expect(saysOf(along)).toEqual(['Not heard; moved with its neighbours.']);
+    expect(saysOf({ ...along, proofed: true })).toEqual([]);
+    expect(saysOf({ ...along, words: drafted.words })).toEqual([]);
+    const { captions } = apply([along], { type: 'splice', id: 'a', from: 0, to: along.text.length, insert: 'shut it' });
+    expect(captions.flatMap((c) => saysOf(c))).toEqual([]);
+  });
+  it('stay doubtful where a recogniser was unsure of them, heard or not', () => {
+    const c = listened('open');
+    const unsure: WordRange = [0, 4, 1000, 1300, 0.1, 'recogniser', 'open'];
+    expect([unsure, asUnheard(unsure)].map((w) => isUnsure(c, w))).toEqual([true, true]);
+    // Times that were shared out are nobody’s doubt.
+    expect(isUnsure(c, [0, 4, 1000, 1300, 1, 'guessed', 'open'], 1)).toBe(false);
   });
   it('leave speech that none of them stands for: a phrase is missing', () => {
     const c = listened('open', 'gate');

@@ -5,7 +5,7 @@ import type { Stretch } from '../audio/regions.ts';
 import { isSpoken, soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../timing/clock/clock.ts';
 import type { Caption, WordRange } from '../model/caption.ts';
-import { isHeard, isUnheard } from '../model/doubt.ts';
+import { isHeard, isUnheard, isWhollyUnheard } from '../model/doubt.ts';
 import { plural, type CaptionInPlace, type Rule } from './finding.ts';
 
 /** From this many times the limit on, speech without a caption is told even where most of its stretch has one. */
@@ -131,12 +131,12 @@ export const soundRules: readonly Rule[] = [
       const unheard = caption.words.filter((w) => isUnheard(caption, w));
       const [first] = unheard;
       const gap = unsaidSpeech(place, regions.speech);
+      // Of its words none was heard: those that are there are notes, and guesses.
+      if (!gap && caption.timing === 'set' && isWhollyUnheard(caption))
+        return { value: caption.words.length, limit: 0, message: 'Not heard; moved with its neighbours.' };
       if (!first && !gap) return null;
       const words = first && `“${first[6]}”${unheard.length > 1 ? ` and ${plural(unheard.length - 1, 'other')}` : ''}`;
       const said = gap && `${seconds(gap.ms)} of speech after “${gap.after}” has no words`;
-      // Of its words none was heard: those that are there are notes, and guesses.
-      if (!gap && caption.timing === 'set' && caption.words.every((w) => w[5] === 'guessed'))
-        return { value: unheard.length, limit: 0, message: 'Not heard; moved with its neighbours.' };
       const message = [words && `${words} ${unheard.length > 1 ? 'were' : 'was'} not heard here`, said]
         .filter(Boolean)
         .join('; ');

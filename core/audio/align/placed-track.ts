@@ -1,5 +1,6 @@
 /** A track as listening places it: captions with their new times and the times of their words. */
 import type { Caption, WordRange } from '../../model/caption.ts';
+import { asUnheard, isRecognised } from '../../model/doubt.ts';
 import { movedWords } from '../../model/effects.ts';
 import { shareByLetters } from '../../model/ranges.ts';
 import type { CaptionPlace } from './caption-place.ts';
@@ -24,14 +25,14 @@ export function wordRanges(
   nth: number,
   place: CaptionPlace,
 ): WordRange[] {
-  const recognised = new Map(words.flatMap((w) => (w[5] === 'recogniser' ? [[keyOf(w), w] as const] : [])));
+  const recognised = new Map(words.flatMap((w) => (isRecognised(w) ? [[keyOf(w), w] as const] : [])));
   const said = script.words.slice(script.firstOf[nth], script.firstOf[nth + 1]);
   /** Labels and notes are nothing that is listened for. */
   const isSaid = (w: WordRange): boolean => said.some(({ from, to }) => from < w[1] && to > w[0]);
   /** @param word with its time and what listening says of it */
   const ranged = (word: WordRange): WordRange => {
     const known = recognised.get(keyOf(word));
-    return known ? [word[0], word[1], word[2], word[3], known[4], known[5], known[6]] : word;
+    return known ? [word[0], word[1], word[2], word[3], known[4], 'recogniser', known[6]] : word;
   };
   const ranges: WordRange[] = [];
   let [at, time] = [0, place.start];
@@ -122,11 +123,14 @@ export function placedTrack(
     // What never had times is provisional until it is heard; what had some keeps times.
     const timing = place.how === 'certain' ? 'set' : c.timing;
     // What a recogniser said of its words stays; what listening said of them another time does not hold any more.
-    const isRecognised = c.words.some((w) => w[5] === 'recogniser');
-    const isRanged = place.how === 'certain' || (place.how === 'with neighbours' && !isRecognised);
+    const alongWith = place.how === 'with neighbours';
+    const isRanged = place.how === 'certain' || (alongWith && !c.words.some(isRecognised));
+    const shifted = isRanged ? [] : movedWords(c.words, [[c.start, start]]);
     const words = isRanged
       ? wordRanges(c, script, i, { ...place, start, end })
-      : movedWords(c.words, [[c.start, start]]);
+      : alongWith
+        ? shifted.map(asUnheard)
+        : shifted;
     if (start !== c.start || end !== c.end || timing !== c.timing) moved.push(c.id);
     placed.push({ ...c, start, end, timing, words });
     floor = start;

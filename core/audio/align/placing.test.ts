@@ -158,9 +158,13 @@ describe('captions', () => {
     );
     const sure = all.filter((p) => p.word < 6 || p.word > 8);
     const with2 = (track: readonly Caption[]) =>
-      placedTrack(track, script, placesOf(track, script, sure, []), 80).captions[2]?.words.map((w) => [w[2], w[4]]);
-    expect(with2(timed)).toEqual([[26_100, 0.9]]);
-    expect(with2(captions)?.map(([, certainty]) => certainty)).toEqual([0, 0, 0]);
+      placedTrack(track, script, placesOf(track, script, sure, []), 80).captions[2]?.words ?? [];
+    expect(with2(timed).map((w) => [w[2], w[4], w[5]])).toEqual([[26_100, 0.9, 'guessed']]);
+    expect(with2(captions).map((w) => w[4])).toEqual([0, 0, 0]);
+    // Heard another time, they are the recogniser’s again.
+    const once = placedTrack(timed, script, placesOf(timed, script, sure, []), 80).captions;
+    const again = placedTrack(once, script, placesOf(once, script, all, []), 80).captions;
+    expect(again[2]?.words[0]?.slice(4)).toEqual([0.9, 'recogniser', 'watch']);
   });
   it('that stay never stand out of order', () => {
     const jumps = [...heard(0, 20_000), ...heard(1, 23_000), ...heard(3, 69_000)];
