@@ -59,7 +59,6 @@ const toTakeApart = {
   'web/move-times/borrow/use-columns.ts': 122,
   'web/move-times/listen-and-place/placing.ts': 150,
   'web/pages/styles/use-style-editor.ts': 95,
-  'web/recording/playback/playback.ts': 253,
   'web/recording/sound/sound.ts': 93,
   'web/stages/handover/use-handover.ts': 103,
   'web/stages/tape/tape-view.ts': 83,

@@ -5,7 +5,11 @@ defineProps<{ value: number; most: number; limits: readonly number[]; over: bool
 
 <template>
   <span class="bar" aria-hidden="true">
-    <span class="fill" :class="{ 'over-limit': over }" :style="{ width: `${Math.min(100, (value / most) * 100)}%` }"></span>
+    <span
+      class="fill"
+      :class="{ 'over-limit': over }"
+      :style="{ width: `${Math.min(100, (value / most) * 100)}%` }"
+    ></span>
     <span
       v-for="limit in limits"
       :key="limit"

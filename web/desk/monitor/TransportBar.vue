@@ -5,7 +5,8 @@ import { ArrowDownToLine, ArrowUpToLine, Pause, Play, RotateCcw } from '@lucide/
 import { useCommandList } from '../../data/commands/command-list.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
-import { rates, usePlayback } from '../../recording/playback/playback.ts';
+import { usePlayback } from '../../recording/playback/playback.ts';
+import { rates } from '../../recording/playback/player.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
 import { useChosenEdge } from '../captions/chosen-edge.ts';
