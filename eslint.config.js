@@ -51,7 +51,6 @@ const toTakeApart = {
   'web/desk/captions/commands.ts': 109,
   'web/desk/captions/use-new-captions.ts': 110,
   'web/desk/captions/use-times.ts': 95,
-  'web/desk/text/surface.ts': 216,
   'web/desk/text/use-surface.ts': 96,
   'web/move-times/bar/retime.ts': 165,
   'web/move-times/borrow/borrow.ts': 148,

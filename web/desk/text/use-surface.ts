@@ -16,7 +16,8 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { useShownSurface } from './shown-surface.ts';
 import type { Around } from './state.ts';
-import { createSurface, type Surface, type SurfaceOptions } from './surface.ts';
+import { createSurface, type Surface } from './surface.ts';
+import type { SurfaceOptions } from './surface-options.ts';
 import { useCapitals } from '../suggestions/use-capitals.ts';
 import { useCorrections } from '../suggestions/corrections.ts';
 
