@@ -69,7 +69,9 @@ function crossOne(own: readonly Single[], theirs: Part, at: PartsState): Crossed
   if (!meet(only, theirs)) return { own, theirs: [theirs] };
   const [mine, other] = [asChange(only, at) as Single, asChange(theirs, at)];
   const crossed = crossOver(mine.type, other.type, mine, other, at);
-  return exchanges.has(mine.type) || exchanges.has(other.type) ? withRemainingChanges(mine, other, crossed, at) : crossed;
+  return exchanges.has(mine.type) || exchanges.has(other.type)
+    ? withRemainingChanges(mine, other, crossed, at)
+    : crossed;
 }
 
 const exchanges: ReadonlySet<Kind> = new Set(['split', 'join', 'replace']);

@@ -107,4 +107,4 @@ export const reduce = <T extends SyncInput['type']>(
   model: SyncModel,
   input: InputOf<T> & { readonly type: T },
   sources: SyncSources,
-): Step => (reducers[input.type])(model, input, sources);
+): Step => reducers[input.type](model, input, sources);

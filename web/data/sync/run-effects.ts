@@ -58,5 +58,5 @@ export function effectRunner(
     },
   };
   return <T extends SyncEffect['type']>(effect: Extract<SyncEffect, { readonly type: T }> & { readonly type: T }) =>
-    (runners[effect.type])(effect);
+    runners[effect.type](effect);
 }

@@ -62,7 +62,10 @@ function take(): void {
       </li>
     </ul>
     <div class="row wrap">
-      <TextButton :disabled="!cursor.caption || !track.editable" @click="cursor.caption && ties.tieHere(cursor.caption)">
+      <TextButton
+        :disabled="!cursor.caption || !track.editable"
+        @click="cursor.caption && ties.tieHere(cursor.caption)"
+      >
         Caption {{ cursor.index + 1 }} belongs at the playhead <KeyHint command="tie-here" />
       </TextButton>
       <template v-if="ties.toHear.length > 0">
