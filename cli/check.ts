@@ -8,6 +8,7 @@ import type { CommandLine } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions } from './context.ts';
 import { counted, json, oneFile, readCaptionFile, readingOptions, readingUsage, styleAsked } from './files.ts';
 
+/** `fenwix check`: what a style finds in a caption file, and by its status whether anything has to be mended. */
 export const check: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...readingOptions.values, ...contextOptions],

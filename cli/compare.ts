@@ -7,6 +7,7 @@ import type { CommandLine } from './terminal.ts';
 
 const share = (part: number | null): string => (part === null ? 'not told' : `${(part * 100).toFixed(1)} %`);
 
+/** `fenwix compare`: how far one caption file is from a reference, in words and in times. */
 export const compareTracks: CommandLine = (words, terminal) => {
   const given = takeApart(words, { values: [...readingOptions.values], flags: [...readingOptions.flags, 'json'] });
   const [first, second] = given.files;

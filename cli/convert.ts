@@ -29,6 +29,7 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
   return { soundNotes: parts.includes('notes'), labels: parts.includes('labels') };
 }
 
+/** `fenwix convert`: a caption file in another format, with what that format cannot carry said. */
 export const convert: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...readingOptions.values, 'to', 'language', 'leave-out'],

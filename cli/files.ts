@@ -134,6 +134,7 @@ export function writeCaptionFile(
 export const titleOf = (path: string): string =>
   path === '-' ? '' : path.replace(/^.*[\\/]/, '').replace(/\.[^.]+$/, '');
 
+/** A value as the JSON that the command line prints: indented, with a line break at its end. */
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** `1 caption`, `2 captions`. */

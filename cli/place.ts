@@ -44,6 +44,7 @@ function hearing(terminal: Terminal, { form, many, samplesAt, eachPiece }: OpenS
   };
 }
 
+/** `fenwix place`: captions put where their words are said in a recording. */
 export const place: CommandLine = async (words, terminal): Promise<ExitStatus> => {
   const given = takeApart(words, {
     values: [...readingOptions.values, 'audio', 'text', 'captions', 'language', 'words', 'to'],

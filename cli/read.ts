@@ -32,6 +32,7 @@ const habits = {
   'word by word': 'each holds a word or two',
 } as const;
 
+/** `fenwix read`: what is in a caption file, and what was unclear in it. */
 export const read: CommandLine = (words, terminal) => {
   const given = takeApart(words, { values: readingOptions.values, flags: [...readingOptions.flags, 'json'] });
   const path = oneFile(given.files, `fenwix read FILE [--json] ${readingUsage}`);

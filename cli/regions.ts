@@ -16,6 +16,7 @@ export const listen = (terminal: Terminal, path: string): { readonly regions: Re
     return { regions: reader.finish(), length };
   });
 
+/** `fenwix regions`: where speech and other sound are in a recording. */
 export const regions: CommandLine = (words, terminal) => {
   const given = takeApart(words, { values: [], flags: ['json'] });
   const path = oneFile(given.files, 'fenwix regions FILE [--json]');

@@ -90,9 +90,11 @@ function bring(
   return must > 0 ? 1 : 0;
 }
 
+/** `fenwix repair`: everything that can be repaired without a person, by a style. */
 export const repair: CommandLine = (words, terminal) =>
   bring(words, terminal, 'repair', [], (captions, context, newId) => repairAll(captions, context, newId));
 
+/** `fenwix reflow`: captions divided into lines and captions anew, by a style. */
 export const reflow: CommandLine = (words, terminal) =>
   bring(words, terminal, 'reflow', ['all'], (captions, context, newId, given) => ({
     captions: reflowCaptions(captions, context, newId, { what: 'captions', every: given.flags.has('all') }).captions,

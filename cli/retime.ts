@@ -171,6 +171,7 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
   return asked;
 }
 
+/** `fenwix retime`: the times of a whole file moved, stretched, or borrowed from another file. */
 export const retime: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...readingOptions.values, ...names, 'to', 'through'],

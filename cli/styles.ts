@@ -4,6 +4,7 @@ import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
 import { json, styleAsked } from './files.ts';
 
+/** `fenwix styles`: the house styles that ship, or one of them as a file. */
 export const styles: CommandLine = (words, terminal) => {
   const { files, flags } = takeApart(words, { values: [], flags: ['json'] });
   const [name] = files;

@@ -58,6 +58,10 @@ export function eventOf(changed: Changed): ServerEvent | null {
   }
 }
 
+/**
+ * The one door to the database for whatever changes something.
+ * @returns who may change, and who listens
+ */
 export function changes(db: Knex): Changes {
   const listeners = new Set<(changed: Changed) => void>();
   return {

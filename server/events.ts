@@ -14,6 +14,7 @@ const askAgain = 1000;
 /** A stream of which so many bytes were not read is cut off: its page asks again and looks for itself. */
 const mostUnread = 1_000_000;
 
+/** Tells pages what changes, as a stream of events for each. */
 export function events(app: FastifyInstance, { listen }: Pick<Changes, 'listen'>, done: () => void): void {
   const streams = new Set<PassThrough>();
   // Before the server waits for its connections to end.

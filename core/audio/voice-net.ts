@@ -64,6 +64,10 @@ function rectify(values: Float32Array): void {
 /** Says of one piece after another how likely it holds a voice, 0 to 1. It remembers what came before. */
 export type VoiceNet = (piece: Float32Array) => number;
 
+/**
+ * The network that tells voices from other sound.
+ * @throws {RangeError} where a layer is missing
+ */
 export function voiceNet(layers: VoiceWeights): VoiceNet {
   const [first, second, third, fourth, memory, last] = layers;
   if (!first || !second || !third || !fourth || !memory || !last) throw new RangeError('The network lacks a layer.');

@@ -86,4 +86,5 @@ export function wireRequest<R extends RouteName>(route: R, ...[request]: Argumen
 
 /** The address of a route, for links and media. */
 // eslint-disable-next-line no-restricted-syntax -- one argument or none
+/** The address of a route with its parameters and query. */
 export const urlOf = <R extends RouteName>(route: R, ...args: Arguments<R>): string => wireRequest(route, ...args).url;

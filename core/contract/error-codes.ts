@@ -48,5 +48,6 @@ export const statusOf = {
 
 export type ErrorCode = keyof typeof statusOf;
 
+/** Whether a value from outside is a code that this contract has. */
 export const isErrorCode = (code: unknown): code is ErrorCode =>
   typeof code === 'string' && Object.hasOwn(statusOf, code);

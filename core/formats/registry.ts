@@ -29,6 +29,7 @@ export const writable = formats.flatMap((f) =>
   f.writer ? [{ ...f, writer: f === trackFile ? f.writer : safeWriter(f.writer) }] : [],
 );
 
+/** The format of this name; null where there is none. */
 export const formatNamed = (name: string): Format | null => formats.find((f) => f.name === name) ?? null;
 
 /** What a reader may be told; all of it can be left out but the style. */

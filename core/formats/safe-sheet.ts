@@ -66,6 +66,7 @@ function safeForeign(foreign: Foreign): Foreign {
 /** Whether a sheet has anything that must not be written as it is; most have not, and are not gone through twice. */
 const isSafe = (c: Caption): boolean => c.foreign === null && c.text.search(unwritable) < 0;
 
+/** A sheet without what no file may carry, such as characters that end a text. */
 export function safeSheet(sheet: Sheet): Sheet {
   const captions = sheet.captions.every(isSafe)
     ? sheet.captions

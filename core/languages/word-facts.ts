@@ -48,6 +48,7 @@ export interface Phrases {
 /** So many words are remembered at most. */
 const mostSeen = 50_000;
 
+/** A table of phrases, made ready to be asked. */
 export function phrasesFrom(table: PhraseTable): Phrases {
   const kinds = new Map<string, number>();
   for (const list of lists) for (const word of table[list]) kinds.set(word, (kinds.get(word) ?? 0) | kind[list]);

@@ -22,6 +22,10 @@ export const rules: readonly Rule[] = [
 ];
 const byId: ReadonlyMap<string, Rule> = new Map(rules.map((rule) => [rule.id, rule]));
 
+/**
+ * The rule with this id.
+ * @throws {Error} where there is none
+ */
 export function ruleNamed(id: RuleId): Rule {
   const rule = byId.get(id);
   if (!rule) throw new Error(`There is no rule ${id}.`);

@@ -134,6 +134,7 @@ const children: HouseStyle = {
 
 export const shippedStyles: readonly HouseStyle[] = [lecture, upright, grid, stream, children];
 
+/** The style that ships under this id; null where none does. */
 export function shippedStyle(id: string): HouseStyle | null {
   return shippedStyles.find((s) => s.id === id) ?? null;
 }

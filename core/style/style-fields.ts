@@ -110,6 +110,7 @@ const pathOf = (of: Field, key: string): string => (key === '' ? of.path : `${of
 /** What a field holds in a style. */
 export const partOf = (style: HouseStyle, of: Field, { key }: Pick<FieldPart, 'key'>): unknown =>
   valueAt(style, pathOf(of, key));
+/** How severe a style holds a breach of a field to be. */
 export const severityIn = (style: HouseStyle, of: Field): Severity =>
   of.hasSeverity ? (valueAt(style, pathOf(of, 'severity')) as Severity) : 'off';
 

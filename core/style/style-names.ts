@@ -31,6 +31,7 @@ export function idFor(name: string, known: readonly Pick<HouseStyle, 'id'>[]): s
  */
 export type StyleStanding = 'same' | 'earlier' | 'changed' | 'gone';
 
+/** How a job’s own copy of a style stands to the styles there are now. */
 export function styleStanding(kept: HouseStyle, known: readonly HouseStyle[]): StyleStanding {
   const source = known.find((s) => s.id === kept.id);
   if (!source) return 'gone';

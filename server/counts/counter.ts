@@ -87,6 +87,7 @@ const uncounted = (db: Knex): Knex.QueryBuilder =>
     .orderBy('jobs.made', 'desc')
     .select('tracks.id', 'tracks.job');
 
+/** Counts the findings of tracks whose counts are out of date, one track at a time, while nothing else waits. */
 export function counter(
   db: Knex,
   { change, listen }: Changes,

@@ -73,6 +73,7 @@ interface DestinationsNeeds {
   readonly queue: WorkQueue;
 }
 
+/** Routes of destinations and receipts, as a plugin; handing over goes through the queue. */
 export function destinations(
   app: FastifyInstance,
   { db, log, config, change, queue }: DestinationsNeeds,

@@ -4,15 +4,18 @@ import { ApiError } from '../../core/contract/api-error.ts';
 import { NotDecoded } from '../../core/model/decode.ts';
 import { EditRefused } from '../../core/model/edits.ts';
 
+/** @param what begins a sentence: “The track” */
 export const missing = (what: string): ApiError =>
   new ApiError('missing', `${what} is not here; it may have been deleted.`);
 
+/** No route has this address. */
 export const nothingHere = (): ApiError => new ApiError('missing', 'There is nothing at this address.');
 
 /** An id is made by whoever asks, once for each thing. */
 export const idTaken = (what: 'job' | 'track' | 'receipt' | 'move'): ApiError =>
   new ApiError('id-taken', `There is another ${what} with this id already. Nothing was changed; try again.`);
 
+/** The database could not be had in time. */
 export const busy = (): ApiError =>
   new ApiError(
     'busy',
@@ -31,6 +34,7 @@ function refusedByFastify({ statusCode = 400, message }: Partial<FastifyError>):
   return new ApiError('not-understood', message ?? 'The request was not understood.', null, statusCode);
 }
 
+/** Whatever was thrown, as the error that a page is told; what nobody foresaw becomes `unexpected`. */
 export function apiErrorOf(error: unknown): ApiError {
   if (error instanceof ApiError) return error as ApiError;
   if (error instanceof EditRefused || error instanceof NotDecoded)
@@ -62,6 +66,7 @@ export function answerError(error: unknown, request: FastifyRequest, reply: Fast
   return reply.status(problem.status).send(problem.toBody());
 }
 
+/** Answers every error of a server as {@link ApiError}. */
 export function answerErrors(app: FastifyInstance): void {
   app.setErrorHandler(answerError);
 }

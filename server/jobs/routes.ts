@@ -58,6 +58,7 @@ const change = objectOf<JobChange>({
   stretch: stretch.allow(null),
 }).min(1);
 
+/** Routes of jobs and their list, as a plugin. */
 export function jobs(
   app: FastifyInstance,
   { db, config, log, changes }: { db: Knex; config: Config; log: EditLog; changes: Changes },

@@ -23,6 +23,11 @@ export function contentPolicy(nonce: string): string {
   ].join('; ');
 }
 
+/**
+ * Serves the built interface, each page with a nonce of its own.
+ * @param web folder of the build
+ * @throws {Error} where there is none
+ */
 export async function pages(app: FastifyInstance, { web }: { web: string }): Promise<void> {
   if (!existsSync(join(web, 'index.html'))) throw new Error('The interface has not been built: run npm run build.');
   const template = readFileSync(join(web, 'index.html'), 'utf8');

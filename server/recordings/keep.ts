@@ -16,6 +16,10 @@ export interface KeptFile {
   readonly type: string;
 }
 
+/**
+ * Where recordings are on disk, each under its hash.
+ * @param data the server’s data folder
+ */
 export const folderOf = (data: string): string => join(data, 'recordings');
 
 /** How files are called that are still on their way. */

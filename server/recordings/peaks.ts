@@ -19,6 +19,7 @@ interface PeaksRow {
   readonly cells: Buffer;
 }
 
+/** Routes of the peaks that a waveform is drawn from, as a plugin. */
 export function peaks(
   app: FastifyInstance,
   { db, change }: { db: Knex } & Pick<Changes, 'change'>,

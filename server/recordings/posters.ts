@@ -30,6 +30,7 @@ export async function wantPoster(
   await addWork(tx, say, { kind: 'draw-poster', subject: hash, job: null, next: Date.now() + drawnByOthersAfter });
 }
 
+/** Routes of the pictures that stand for recordings, as a plugin. */
 export function posters(
   app: FastifyInstance,
   { db, change }: { db: Knex } & Pick<Changes, 'change'>,

@@ -19,6 +19,7 @@ const body = objectOf<{ readonly speech: readonly unknown[]; readonly sound: rea
   sound: Joi.array().max(most.stretches).required(),
 });
 
+/** Routes of where speech and other sound are in a recording, as a plugin. */
 export function regions(
   app: FastifyInstance,
   { db, change }: { db: Knex } & Pick<Changes, 'change'>,

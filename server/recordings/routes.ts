@@ -30,6 +30,7 @@ const measured = objectOf<Measured>({
   height: pixels,
 });
 
+/** Routes of recordings: put up in pieces, and served by ranges, as a plugin. */
 export async function recordings(
   app: FastifyInstance,
   { db, config, change }: { db: Knex; config: Config } & Pick<Changes, 'change'>,

@@ -28,6 +28,7 @@ function notShipped(id: string): void {
     throw new ApiError('shipped', 'This house style came with Fenwix and stays as it is. Copy it and change the copy.');
 }
 
+/** Routes of house styles, as a plugin. */
 export function styles(
   app: FastifyInstance,
   { db, change }: { db: Knex } & Pick<Changes, 'change'>,

@@ -17,6 +17,7 @@ export async function ownStyles(db: Knex): Promise<HouseStyle[]> {
   return rows.map((row) => keptStyle(JSON.parse(row.style)));
 }
 
+/** The styles that ship, then those made here. */
 export const allStyles = async (db: Knex): Promise<HouseStyle[]> => [...shippedStyles, ...(await ownStyles(db))];
 
 /** @throws {ApiError} when there is no such style */

@@ -82,6 +82,7 @@ export interface LogOptions {
   readonly cachedCaptions?: number;
 }
 
+/** The edit log over a database, with the captions of tracks that were asked for last in memory. */
 export function editLog(
   db: Knex,
   { changes = changesOf(db), now = Date.now, cachedCaptions = usualCachedCaptions }: LogOptions = {},

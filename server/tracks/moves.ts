@@ -42,6 +42,7 @@ const newMove = objectOf<NewMove>({
   ).required(),
 });
 
+/** Routes of one move of times made to several tracks, as a plugin; it goes through the queue. */
 export function moves(
   app: FastifyInstance,
   { db, log, change: changing, queue }: { db: Knex; log: EditLog; queue: WorkQueue } & Pick<Changes, 'change'>,

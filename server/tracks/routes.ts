@@ -63,6 +63,7 @@ const wantedFile = objectOf<FileOptions>({
   timeMarks: Joi.boolean().default(false),
 });
 
+/** Routes of tracks, their edits and their files, as a plugin. */
 export function tracks(
   app: FastifyInstance,
   { db, log, change: changing }: { db: Knex; log: EditLog } & Pick<Changes, 'change'>,

@@ -25,6 +25,10 @@ export interface Leases {
 const notYours = (): ApiError =>
   new ApiError('leased', 'Another page is on this work, or it is over. Nothing is lost: what was done of it is kept.');
 
+/**
+ * Work that pages do: each is leased to one page for a while.
+ * @param now in ms since 1970
+ */
 export function leases({ change: changing }: Pick<Changes, 'change'>, now: () => number = Date.now): Leases {
   const mayTake = (row: WorkRow, page: string): boolean =>
     row.by === 'page' && !isOver(row) && (row.holder === page || row.holder === null || (row.until ?? 0) <= now());

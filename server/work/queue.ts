@@ -56,6 +56,7 @@ const longestWait = 3600 * 1000;
 
 const passing: ReadonlySet<ErrorCode> = new Set(['destination-away', 'busy', 'disk-full']);
 
+/** Work that the server does: each kind by its handler, again after a failure that may pass. */
 export function workQueue(db: Knex, { change: changing, listen }: Changes, log: FastifyBaseLogger): WorkQueue {
   const handlers = new Map<WorkKind, WorkHandler>();
   const running = new Map<string, Running>();

@@ -31,6 +31,7 @@ const end = objectOf<{ readonly page: string; readonly reason: string | null }>(
   reason: Joi.string().max(mostCharacters.reason).allow(null).required(),
 });
 
+/** Routes of work: what is under way, and leases of what pages do, as a plugin. */
 export function work(
   app: FastifyInstance,
   { db, change, queue }: { db: Knex; queue: WorkQueue } & Pick<Changes, 'change'>,

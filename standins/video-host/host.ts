@@ -62,6 +62,10 @@ function playable(text: string): { readonly vtt: string } | { readonly why: stri
 
 const shown = ({ vtt: _, ...rest }: HeldTrack): Omit<HeldTrack, 'vtt'> => rest;
 
+/**
+ * The stand-in of a video host, not listening yet.
+ * @param setup what it has and how it is told to behave
+ */
 export async function buildHost(setup: HostSetup): Promise<FastifyInstance> {
   mkdirSync(setup.folder, { recursive: true });
   const app = fastify({ bodyLimit: largestFile, forceCloseConnections: true });

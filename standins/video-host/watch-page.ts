@@ -9,6 +9,7 @@ const languageName = (tag: string): string =>
 const escape = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
+/** The page on which a recording is watched, with the browser’s own captions. */
 export function watchPage(recording: HeldRecording, tracks: readonly HeldTrack[]): string {
   const live = tracks.filter((t) => t.state === 'live');
   const best = live.find((t) => t.kind === 'captions') ?? live[0];

@@ -68,6 +68,7 @@ const frames = 100;
 /** Fillers: silence, noise and the empty word. */
 const filler = /^(?:<.*>|\[.*\]|\(NULL\))$/;
 
+/** The recogniser behind the calls that aligning needs. */
 export function engineOver(module: EngineModule, decoder: EngineDecoder): Engine {
   const known = new Set<string>();
   function withText<T>(text: string, use: (at: number) => T): T {

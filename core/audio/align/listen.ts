@@ -62,6 +62,7 @@ export interface Hearer {
   readonly anchors: (so: PartHeard, groups: readonly Stretch[], tell: (share: number) => void) => Promise<PartHeard>;
   readonly fills: (gaps: readonly WordsToFill[], tell: (share: number) => void) => Promise<readonly PlacedWord[]>;
 }
+/** Whoever listens for words, over a model and a way to read the sound. */
 export const hearerOf = (hearing: Hearing, sound: ReadSound): Hearer => ({
   anchors: (so, groups, tell) => anchorsIn(hearing, sound, so, groups, (done) => tell(done / groups.length)),
   fills: (gaps, tell) => fillsFor(hearing, sound, gaps, (done) => tell(done / gaps.length)),

@@ -57,6 +57,10 @@ export function englishPossessive(phones: string): string {
 
 const plain = (word: string): string => word.normalize('NFD').replace(/\p{M}/gu, '').normalize('NFC');
 
+/**
+ * Says how words are pronounced in a language.
+ * @param own words whose pronunciation was told
+ */
 export function pronouncer(sounds: Sounds, own: readonly OwnWord[] = []): Pronouncer {
   const { dictionary } = sounds;
   const mine = new Map(

@@ -213,6 +213,7 @@ function partsOf(p: TtmlParagraph): { readonly interval: Interval; readonly runs
   }));
 }
 
+/** Captions of a TTML document, with what was unclear in it. */
 export function readTtml(text: string): ReadResult {
   const warnings: ParseWarning[] = [];
   const root = treeOf(plainLineEnds(text), warnings);

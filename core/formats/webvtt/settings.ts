@@ -75,6 +75,10 @@ export interface Region extends Settings {
   readonly id: string;
 }
 
+/**
+ * A region block of WebVTT.
+ * @param source its lines, after the first
+ */
 export function readRegion(source: string): Region {
   const settings = settle(source, regionSettings, new Set());
   const id = settings.kept.split(' ').find((word) => word.startsWith('id:'));

@@ -32,11 +32,19 @@ const written = (caption: Caption, found: readonly Misformed[]): Caption =>
 const rewrittenAs = (i: number, here: Caption, found: readonly Misformed[], context: RuleContext): Candidate[] =>
   found.length > 0 ? rewritten(i, written(here, found), context, saysOf(found)) : [];
 
+/**
+ * Notes of a caption written as the style wants them.
+ * @param i index of the caption
+ */
 export function rewriteNotes(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   return here ? rewrittenAs(i, here, misformedNotes(here, context.style.text.soundNotes.form), context) : [];
 }
 
+/**
+ * Numbers of a caption written as the style wants them.
+ * @param i index of the caption
+ */
 export function rewriteNumbers(captions: readonly Caption[], i: number, context: RuleContext): Candidate[] {
   const here = captions[i];
   const { from } = context.style.text.numerals;

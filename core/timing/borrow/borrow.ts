@@ -103,6 +103,7 @@ export function tiesThatGoTogether(ties: readonly BorrowedTie[]): readonly Borro
   return kept;
 }
 
+/** Ties as the pieces along which times are moved: from where each is, to where it belongs, in ms. */
 export const piecesOf = (ties: readonly BorrowedTie[]): readonly Piece[] => ties.map(({ at, to }) => [at, to]);
 
 /** Fewer captions than this share of the shorter track with a certain tie say that the two are not the same thing. */

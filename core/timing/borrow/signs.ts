@@ -57,6 +57,7 @@ function marksOf(text: string): Set<string> {
 /** Nothing is shorter than a glance. */
 const logOf = (ms: number): number => Math.log(Math.max(200, ms));
 
+/** What of a caption stays the same in another language: names, figures, marks. */
 export function survivingSigns({ text, start, end, timing }: Caption): Signs {
   return {
     start,

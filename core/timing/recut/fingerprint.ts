@@ -33,6 +33,7 @@ const edges = Array.from({ length: bands + 1 }, (_, i) =>
   Math.round((lowest * (highest / lowest) ** (i / bands) * frameSize) / rate),
 );
 
+/** Takes sound in pieces, one after another, and gives a print of each moment, by which cuts are found. */
 export function fingerprinter(): Fingerprinter {
   const prints: number[] = [];
   const quiet: number[] = [];
