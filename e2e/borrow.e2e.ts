@@ -87,7 +87,7 @@ it('finds its ties in another language, shows the track where it will be, and mo
   expect(await violations(app.driver)).toEqual([]);
   // Nothing is moved before it is asked for.
   expect(await starts(track)).toEqual(french.map((c) => c.start));
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   const moved = await eventualStarts(track, 'the track moved', (now) => (now[0] ?? 0) < 2000);
   const off = moved.map((ms, i) => Math.abs(ms - trueStart(french[i]?.start ?? 0)));
   expect(off.filter((ms) => ms <= 300).length / off.length).toBeGreaterThanOrEqual(0.95);
@@ -99,7 +99,7 @@ it('takes times one for one where captions are paired', async () => {
   const { track } = await borrowing(french, english);
   await press(app.driver, 'Times one for one');
   await barSays(/48 captions/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   const moved = await eventualStarts(track, 'the track moved', (now) => (now[0] ?? 0) < 2000);
   expect(moved[0]).toBe(english[0]?.start);
 });
@@ -115,7 +115,7 @@ it('takes the times of a file, which is come back to after a track was looked at
   await barSays(/the first \d\.\d+ s earlier/);
   await pick(app.driver, 'Which track gives the times', 'another-copy.en.srt');
   await barSays(/the first 1[67]\.\d+ s later/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventualStarts(
     track,
     'the track moved',
@@ -137,7 +137,7 @@ it('is tied by two keys at both firsts and both lasts where nothing is found', a
   await barSays(/12 captions, 7\.00 s earlier/);
   await type(app.driver, Key.END, Key.ENTER);
   await barSays(/the first 7\.00 s earlier, the last 6\.00 s earlier/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventualStarts(track, 'the track moved', (now) => now[0] === 3000 && now.at(-1) === 59_000);
 });
 
@@ -178,7 +178,7 @@ it('moves a tie by its end to another caption, and hears where it leads', async 
 
 it('shows the stage with the new times, and the old ones by a key', async () => {
   await borrowing(french, english);
-  await press(app.driver, 'Look at the stage');
+  await press(app.driver, 'Show the captions');
   await see(app.driver, '.tracks tbody tr');
   await press(app.driver, 'Before');
   await holding(app.driver, [Key.ALT], 'y');

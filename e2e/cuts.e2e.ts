@@ -68,7 +68,7 @@ it('makes room for what was put in, and says what is no list', async () => {
   await press(app.driver, 'Put in');
   await (await see(app.driver, '#cut-list')).sendKeys(' 0:15');
   await barSays(/2 captions, 3\.00 s later/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await kept(track, [1000, 5000, 9000, 17_000, 23_000]);
 });
 
@@ -95,7 +95,7 @@ it('finds what became of the recording in the sound of the old one', async () =>
   await (await see(app.driver, '.retime-bar input[type=file]')).sendKeys(old);
   await barSays(/(2\.9|3\.0)\d s cut, 00:00:0(4\.9|5\.0)\d+ to 00:00:0(7\.9|8\.0)\d+/);
   expect(await violations(app.driver)).toEqual([]);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventually(app.driver, 'the captions moved', async () => {
     const [first, , third] = await captionsOf(ask, track);
     return first?.start === 1000 && Math.abs((third?.start ?? 0) - 11_000) <= 100;
@@ -128,7 +128,7 @@ it('a new cut takes the place of the recording, captions follow it, and the one 
   expect(await recordingOf()).toEqual(['other-cut.wav', 'fog-signals.webm']);
   await press(app.driver, 'Find what was cut');
   await barSays(/(2\.9|3\.0)\d s put in at 00:00:0(4\.9|5\.0)/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventually(app.driver, 'the captions with the new cut', async () => {
     const [one, , third] = await captionsOf(ask, track);
     return one?.start === 1000 && Math.abs((third?.start ?? 0) - 12_000) <= 100;

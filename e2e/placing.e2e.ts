@@ -109,11 +109,11 @@ it('puts captions back where their words are said, shown before they are moved, 
   await holding(app.driver, [Key.ALT], 'm');
   await says(app.driver, /39 captions, the first/);
   // The tape shows the new times beside the old ones before they are kept.
-  await press(app.driver, 'Look at the stage');
+  await press(app.driver, 'Show the captions');
   await see(app.driver, '[data-test=tape]');
-  await press(app.driver, 'Look at what was found');
+  await press(app.driver, 'Show what was found');
   await see(app.driver, '.placing-panel');
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await gone('.placing-panel');
   const after = await eventually(app.driver, 'captions at their words', async () => {
     const now = await kept(track);
@@ -139,7 +139,7 @@ it('moves only the part that is taken', async () => {
   const [box] = await app.driver.findElements({ css: '.placed-list input[type=checkbox]' });
   await box?.click();
   await says(app.driver, /7 captions, the first/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   const moved = await eventually(app.driver, 'all but the first moved', async () => {
     const now = await kept(track);
     const first = now.find((c) => c.id === 'c00');
@@ -180,7 +180,7 @@ it('refuses words that are not said there, and moves nothing', async () => {
   await says(app.driver, 'The words and the sound do not match');
   expect((await kept(track)).map((c) => c.start)).toEqual(wrong.map((c) => c.start));
   const move = await app.driver.executeScript<boolean>(
-    'return [...document.querySelectorAll(".retime-bar button")].find((b) => b.textContent.includes("Move them")).disabled',
+    'return [...document.querySelectorAll(".retime-bar button")].find((b) => b.textContent.includes("Apply")).disabled',
   );
   expect(move).toBe(true);
 });
@@ -226,7 +226,7 @@ it('sends a caption nothing was heard of along with the one after it, where its 
   await press(app.driver, 'Next uncertain of');
   await press(app.driver, 'with the one after');
   await see(app.driver, '.send [aria-pressed=true]');
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   const after = await eventually(app.driver, 'the captions moved', async () => {
     const now = await kept(track);
     return now[0]?.start !== captions[0]?.start && now;
@@ -288,7 +288,7 @@ it('makes captions of a text that has no times: placed and laid out in one step,
   await press(app.driver, 'Listen for 4 captions');
   await see(app.driver, '.placing-panel');
   await says(app.driver, /\d+ captions in all/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await says(app.driver, /4 captions moved and the text laid out; \d+ captions in all; one step to undo/);
   const laid = await eventually(app.driver, 'the text laid out', async () => {
     const now = await kept(track);

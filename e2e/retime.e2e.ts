@@ -62,7 +62,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
   );
   await barSays(/One caption get/);
   expect(await violations(app.driver)).toEqual([]);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await kept(track, [
     [1000, 3000],
     [3400, 5000],
@@ -71,7 +71,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
   await find('snap to frames');
   await press(app.driver, 'Close gaps');
   await barSays(/One caption get/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventually(app.driver, 'the gap closed', async () => {
     const [first] = await captionsOf(ask, track);
     return (first?.end ?? 0) > 3200 && (first?.end ?? 0) <= 3400;
@@ -89,7 +89,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
   await barSays(/Write seconds/);
   await retype('#edge-linger', '1');
   await barSays(/3 captions get/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventually(app.driver, 'room taken', async () => {
     const now = await captionsOf(ask, track);
     return now[0]?.start === 800 && now[1]?.start === 3200 && now[1].end === 6000 && now[2]?.start === 8800;
@@ -125,7 +125,7 @@ it('ties are typed, and what is halfway between two that disagree is heard', asy
     /Caption (10|11) belongs/.test(await (await see(app.driver, '.retime-bar')).getText()),
   );
   await press(app.driver, 'Skip it');
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await eventually(app.driver, 'the track moved', async () => {
     const now = await captionsOf(ask, track);
     return now[0]?.start === 3000 && Math.abs((now.at(-1)?.start ?? 0) - 120_000) <= 50;
@@ -143,7 +143,7 @@ it('the same move is offered to another track of the job, seen there before it i
   await find('shift in time');
   await type(app.driver, '-1');
   await barSays(/4 captions, 1\.00 s earlier/);
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await kept(track, [
     [1000, 3000],
     [7000, 9000],
@@ -157,7 +157,7 @@ it('the same move is offered to another track of the job, seen there before it i
     other,
     french.map((c) => [c.start, c.end] as const),
   );
-  await press(app.driver, 'Move them');
+  await press(app.driver, 'Apply');
   await kept(
     other,
     french.map((c) => [c.start - 1000, c.end - 1000] as const),
@@ -172,7 +172,7 @@ it('a move can become a track of its own, made once, and this one stays as it wa
   await retype('.tie-to', '0:03');
   await type(app.driver, Key.ENTER);
   await barSays(/4 captions, 1\.00 s later/);
-  await press(app.driver, 'As a new track');
+  await press(app.driver, 'Apply to a new track');
   await press(app.driver, 'Work on that');
   const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
   expect(tracks.map((t) => t.name)).toEqual(['fair copy', 'fair copy, moved']);

@@ -261,7 +261,7 @@ describe('ties', () => {
     await says(app.driver, 'cross');
     await (await see(app.driver, '[aria-label="Untie caption 2"]')).click();
     await says(app.driver, 'the last 4.00 s later');
-    await press(app.driver, 'Move them');
+    await press(app.driver, 'Apply');
     await times(track, '10000–11000 50000–51042 100000–101042');
     await control(app.driver, 'z');
     await times(track, '9600–10560 48000–49000 96000–97000');
@@ -287,7 +287,7 @@ describe('ties', () => {
       app.driver.executeScript<boolean>('return document.querySelector("video").paused'),
     );
     await says(app.driver, 'Caption 3');
-    await press(app.driver, 'Move them');
+    await press(app.driver, 'Apply');
     const [a, note, b] = await eventually(app.driver, 'all moved', async () => {
       const all = await captionsOf(ask, track);
       return all[0]?.start === 3000 ? null : all;
@@ -304,7 +304,7 @@ describe('ties', () => {
     await press(app.driver, 'Frame rate');
     await pick(app.driver, 'The frame rate of the recording', '24 fps');
     await says(app.driver, 'One caption, 0.40 s later');
-    await press(app.driver, 'Move them');
+    await press(app.driver, 'Apply');
     await times(track, '10000–11000');
   });
 });

@@ -20,6 +20,8 @@ export interface Beside {
 export interface UndoStep {
   /** What was done; kept so that typing on can merge with it. */
   readonly done: Edit;
+  /** What somebody did by hand, which stays the same however often it is taken back and made again. */
+  readonly made: Edit;
   /** Takes the step back; null where others' work stands in its way. */
   readonly inverse: Edit | null;
   /** What goes back with it; from where it is now to where it was. */
@@ -53,8 +55,11 @@ export function remember(
   const last = history.undo.at(-1);
   const together = mergeable && last?.inverse ? merge(last.done, done) : null;
   if (last && together)
-    return { undo: [...history.undo.slice(0, -1), { done: together, inverse: last.inverse }], redo: [] };
-  const step = { done, inverse, ...(beside && { beside: reversed(beside) }) };
+    return {
+      undo: [...history.undo.slice(0, -1), { done: together, made: together, inverse: last.inverse }],
+      redo: [],
+    };
+  const step = { done, made: done, inverse, ...(beside && { beside: reversed(beside) }) };
   return { undo: [...history.undo, step].slice(-longest), redo: [] };
 }
 
@@ -105,6 +110,8 @@ export interface Reversal {
   readonly history: History;
   /** The edit to apply; null when there was nothing that could be taken back. */
   readonly edit: Edit | null;
+  /** What somebody did by hand that is taken back, or made again; null where nothing is. */
+  readonly made: Edit | null;
   /** What has to become otherwise besides captions; null where nothing has. */
   readonly beside: Beside | null;
   /** Steps passed over because others have changed the same since. */
@@ -116,20 +123,25 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
   const steps = [...history[from]];
   let skipped = 0;
   for (let step = steps.pop(); step; step = steps.pop()) {
-    const { inverse, beside = null } = step;
+    const { inverse, made, beside = null } = step;
     if (inverse) {
       try {
         const taken = apply(captions, inverse);
-        const back: UndoStep = { done: inverse, inverse: taken.inverse, ...(beside && { beside: reversed(beside) }) };
+        const back: UndoStep = {
+          done: inverse,
+          made,
+          inverse: taken.inverse,
+          ...(beside && { beside: reversed(beside) }),
+        };
         const now = { ...history, [from]: steps, [to]: [...history[to], back] };
-        return { history: now, edit: inverse, beside, skipped };
+        return { history: now, edit: inverse, made, beside, skipped };
       } catch (error) {
         if (!(error instanceof EditRefused)) throw error;
       }
     }
     skipped++;
   }
-  return { history: { ...history, [from]: [] }, edit: null, beside: null, skipped };
+  return { history: { ...history, [from]: [] }, edit: null, made: null, beside: null, skipped };
 }
 
 /** The edit that takes the last step back, and the history once it is applied. */

@@ -129,7 +129,7 @@ export const timeRules: readonly Rule[] = [
     id: 'provisional',
     group: 'Time',
     title: 'Not timed',
-    short: 'provisional',
+    short: 'not timed',
     severity: ({ time }) => time.provisional.severity,
     check({ caption }) {
       if (caption.timing === 'set') return null;

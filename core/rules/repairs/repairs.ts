@@ -73,7 +73,7 @@ const remedies: Readonly<Record<RuleId, Remedy>> = {
   'doubtful-word': { byHand: 'Listen to it, then correct or proof it.' },
   'no-end-mark': { byHand: 'Only a person can say whether a sentence ends there.' },
   unclosed: { byHand: 'Only a person can say where it should close.' },
-  provisional: { byHand: 'The caption has to be timed first.' },
+  provisional: { byHand: 'Have it listened for, mark it while it plays, or borrow times from another track.' },
   'in-conflict': { byHand: 'Choose one of the versions in the monitor.' },
   'not-proofed': { byHand: 'Listen to it first.' },
   'speech-without-caption': { byHand: 'Listen to it, then write what is said.' },

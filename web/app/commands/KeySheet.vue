@@ -97,7 +97,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
 }));
 const ways = [
   ['hearsDoubt', 'Play a doubtful word when you move to it'],
-  ['holdWhileTyping', 'Pause while you type, and go on after'],
+  ['holdWhileTyping', 'Hold playback for typing'],
   ['edgeClick', 'A soft click at the edge that is heard'],
   ['singleKeys', 'On the tape, letters alone are commands'],
   ['capitals', 'Capital letter after the end of a sentence, as you type'],
@@ -110,18 +110,14 @@ const ways = [
     <div class="ways">
       <span>One step back or ahead</span>
       <SelectField v-model="preferences.step" label="One step back or ahead" :options="steps" />
-      <span>What is marked while it plays is taken earlier by</span>
+      <span>Times marked during playback are moved earlier by</span>
       <SelectField
         v-model="preferences.reaction"
-        label="What is marked while it plays is taken earlier by"
+        label="Times marked during playback are moved earlier by"
         :options="reactions"
       />
-      <span>An edge is heard with so much before and after it</span>
-      <SelectField
-        v-model="preferences.edgeSpan"
-        label="An edge is heard with so much before and after it"
-        :options="spans"
-      />
+      <span>Sound played on each side of an edge</span>
+      <SelectField v-model="preferences.edgeSpan" label="Sound played on each side of an edge" :options="spans" />
       <template v-for="[key, words, options] in edgeSteps" :key="key">
         <span>{{ words }}</span>
         <SelectField

@@ -9,10 +9,10 @@ import { fetchStages } from '../../stages/pieces.ts';
 import { useWhenIdle } from '../../ui/idle.ts';
 import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
+import UntimedLine from '../../desk/captions/UntimedLine.vue';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
 import { useRetime } from '../../move-times/bar/retime.ts';
 import { toolParts } from '../../move-times/bar/tool-parts.ts';
-import RetimeBar from '../../move-times/bar/RetimeBar.vue';
 import { useHour } from '../../move-times/bar/use-hour.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -38,11 +38,14 @@ const dialogs = useDialogs();
 const preferences = usePreferences();
 const sound = useSound();
 const fetchDialogs = () => import('./JobDialogs.vue');
+// What times are moved with reads files of every format: the captions are there before it.
+const fetchBar = () => import('../../move-times/bar/RetimeBar.vue');
 const retime = useRetime();
 /** What the tool that is open has in place of the stage. */
-const inStage = computed(() => (retime.shows.inStage ? toolParts[retime.tool].inStage : undefined));
-useInMonitor(() => (retime.shows.inMonitor ? toolParts[retime.tool].inMonitor : undefined));
+const inStage = computed(() => (retime.shows.inStage ? toolParts[retime.tool]?.inStage : undefined));
+useInMonitor(() => (retime.shows.inMonitor ? toolParts[retime.tool]?.inMonitor : undefined));
 const JobDialogs = defineAsyncComponent(fetchDialogs);
+const RetimeBar = defineAsyncComponent(fetchBar);
 /** They are there from the first that is opened on. */
 const hasDialogs = ref(false);
 watch(
@@ -89,7 +92,7 @@ const stopListening = router.onError(() => {
 /** What the page does not show yet comes once it has shown the captions, so that all of it works while the server is away. */
 const fetchRest = useWhenIdle(() => {
   fetchStages();
-  fetchDialogs().catch(() => undefined);
+  for (const fetchOne of [fetchDialogs, fetchBar]) fetchOne().catch(() => undefined);
 });
 watch(ready, (now) => now && fetchRest(), { immediate: true });
 /** The sound is listened through, once for all, when the page has nothing else to do. */
@@ -125,7 +128,8 @@ onBeforeUnmount(() => {
     >
       <StageRail />
       <main class="frame-stage fills">
-        <RetimeBar />
+        <RetimeBar v-if="retime.isOpen" />
+        <UntimedLine v-else />
         <component :is="inStage" v-if="inStage" />
         <RouterView v-else />
       </main>

@@ -36,6 +36,7 @@ function frameCommands(router: Router): readonly Command[] {
       keys: [`Ctrl+Shift+${String(i + 1)}`],
       run: go(name),
     })),
+    { id: 'mark-untimed', title: 'Mark captions that are not timed while it plays', keys: [], run: go('tape') },
     { id: 'go-styles', title: 'Go to house styles', keys: [], run: go('styles') },
     { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: go('jobs') },
   ]);

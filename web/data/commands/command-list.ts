@@ -22,5 +22,7 @@ export const useCommandList = defineStore('commands', () => {
     const key = keyOf(id);
     return key === null ? says : `${says} (${key})`;
   }
-  return { gathered, all, keyOf, hint };
+  /** Runs the command with this id, as its key would. */
+  const run = (id: string): void => gathered.value.find((command) => command.id === id)?.run();
+  return { gathered, all, keyOf, hint, run };
 });

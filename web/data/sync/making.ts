@@ -3,7 +3,15 @@ import { apply } from '../../../core/model/apply.ts';
 import { merge, touches, type Edit } from '../../../core/model/edits.ts';
 import { redo, remember, undo, type Reversal } from '../../../core/model/history.ts';
 import type { WaitingEdit } from './outbox.ts';
-import { tellBeside, tellCaptions, tellSkipped, tellState, type SyncEffect, type SyncInput } from './sync-effects.ts';
+import {
+  tellBeside,
+  tellReversed,
+  tellCaptions,
+  tellSkipped,
+  tellState,
+  type SyncEffect,
+  type SyncInput,
+} from './sync-effects.ts';
 import { lineOf, stepTo, type Step, type SyncModel } from './sync-model.ts';
 import { wait } from './resting.ts';
 
@@ -40,18 +48,23 @@ export function made(model: SyncModel, input: Extract<SyncInput, { type: 'made' 
   return enqueue(after, edit, runsOn, tellCaptions('hand', touches(edit)));
 }
 
-function taken(model: SyncModel, { history, edit, beside, skipped }: Reversal): Step {
+function reversed(
+  model: SyncModel,
+  by: 'undo' | 'redo',
+  { history, edit, made: step, beside, skipped }: Reversal,
+): Step {
   const after: SyncModel = { ...model, history, lastTyped: 0 };
-  const step = edit
+  const done = edit
     ? enqueue({ ...after, shown: apply(model.shown, edit).captions }, edit, false, tellCaptions('undo', touches(edit)))
     : stepTo(after, [tellState]);
-  return stepTo(step.model, [
-    ...step.effects,
+  return stepTo(done.model, [
+    ...done.effects,
+    ...(step ? [tellReversed(by, step)] : []),
     ...(beside ? [tellBeside(beside)] : []),
     ...(skipped > 0 ? [tellSkipped] : []),
   ]);
 }
 
 /** A step is taken back, or made again. */
-export const takenBack = (model: SyncModel): Step => taken(model, undo(model.history, model.shown));
-export const madeAgain = (model: SyncModel): Step => taken(model, redo(model.history, model.shown));
+export const takenBack = (model: SyncModel): Step => reversed(model, 'undo', undo(model.history, model.shown));
+export const madeAgain = (model: SyncModel): Step => reversed(model, 'redo', redo(model.history, model.shown));

@@ -77,6 +77,7 @@ const tell = (event: SyncEvent): SyncEffect => ({ type: 'tell', event });
 export const tellState = tell({ type: 'state' });
 export const tellAside = tell({ type: 'aside' });
 export const tellSkipped = tell({ type: 'skipped' });
+export const tellReversed = (by: 'undo' | 'redo', made: Edit): SyncEffect => tell({ type: 'reversed', by, made });
 export const tellBeside = (beside: Beside): SyncEffect => tell({ type: 'beside', beside });
 export const tellCaptions = (by: 'hand' | 'undo' | 'others', ids: readonly string[]): SyncEffect =>
   tell({ type: 'captions', by, ids });

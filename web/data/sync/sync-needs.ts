@@ -1,4 +1,5 @@
 /** What a track on its way needs of the world, and what it tells whoever shows it. */
+import type { Edit } from '../../../core/model/edits.ts';
 import type { Beside } from '../../../core/model/history.ts';
 import type { Log } from './log.ts';
 import type { Outbox } from './outbox.ts';
@@ -15,6 +16,8 @@ export type SyncEvent =
   | { readonly type: 'captions'; readonly by: 'hand' | 'undo' | 'others'; readonly ids: readonly string[] }
   /** Captions are in conflict that were not. */
   | { readonly type: 'conflict'; readonly count: number }
+  /** A step was taken back, or made again. */
+  | { readonly type: 'reversed'; readonly by: 'undo' | 'redo'; readonly made: Edit }
   /** Steps were passed over by undo or redo. */
   | { readonly type: 'skipped' }
   /** Undoing or redoing a step has to change something besides captions. */

@@ -1,6 +1,7 @@
 /** What a person is told of what others do to the track that is open. */
 import { watch } from 'vue';
 import type { Track } from '../../../core/model/caption.ts';
+import { editInWords } from '../../../core/model/edit-in-words.ts';
 import { useJob } from '../jobs/job.ts';
 import { useMessages } from '../messages/messages.ts';
 import type { SyncEvent } from '../sync/sync-needs.ts';
@@ -13,6 +14,10 @@ export function noticeOf(event: SyncEvent): string | null {
     return 'A step was passed over: others have changed the same since, and undoing it would undo their work.';
   return null;
 }
+
+/** What undo or redo did, as a sentence; null for whatever else happened. */
+export const reversedInWords = (event: SyncEvent): string | null =>
+  event.type === 'reversed' ? `${event.by === 'undo' ? 'Undone' : 'Done again'}: ${editInWords(event.made)}.` : null;
 
 /** Says so where it is deleted in another window, and no more where it is brought back. */
 export function tellOfDeletion(open: () => Pick<Track, 'id'> | null): void {

@@ -138,7 +138,7 @@ export function useNewCaptions() {
     }
     track.change({ type: 'insert', captions: made });
     cursor.goTo(first.id, 'chosen');
-    messages.remark = `${made.length === 1 ? 'One empty caption' : `${String(made.length)} empty captions`} where somebody speaks and nothing stood.`;
+    messages.remark = `${made.length === 1 ? 'One empty caption' : `${String(made.length)} empty captions`} added where speech had no caption.`;
   }
   return { insertHere, insertIn, insertBeside, insertForSpeech, unwritten };
 }

@@ -92,7 +92,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
   <section aria-label="Figures of the cursor caption">
     <h2 class="figures-head one-line row between wrap">
       <span>Caption {{ cursor.index + 1 }} of {{ track.captions.length }}</span>
-      <span v-if="caption.timing !== 'set'" class="figures small plain soft">▲ not timed</span>
+      <span v-if="caption.timing !== 'set'" class="figures small plain soft">○ not timed</span>
     </h2>
     <TimeFields :key="caption.id" :caption="caption" />
     <dl>

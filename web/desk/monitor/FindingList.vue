@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { Finding } from '../../../core/rules/finding.ts';
 import { ruleNamed, ruleTitle } from '../../../core/rules/findings.ts';
 import type { Caption } from '../../../core/model/caption.ts';
+import UntimedWays from '../captions/UntimedWays.vue';
 import LetBe from '../findings/LetBe.vue';
 import { useRepairs } from '../findings/repairs.ts';
 import { useFindings } from '../findings/findings.ts';
@@ -17,6 +19,8 @@ const shown = useIdleValue(
   () => [props.caption, findings.found],
   () => repairs.shownOf(props.caption),
 );
+/** A caption that only has no times yet is nothing that was done wrong. */
+const isHollow = ({ rule }: Finding): boolean => rule === 'provisional';
 /** The finding that the key repairs: the first that can be. */
 const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding);
 </script>
@@ -27,22 +31,23 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
       v-for="{ finding, proposal } in shown"
       :key="finding.rule"
       class="note small"
-      :class="[finding.severity, { bad: finding.severity === 'must' }]"
+      :class="isHollow(finding) ? 'hollow' : [finding.severity, { bad: finding.severity === 'must' }]"
     >
       <b
-        ><span aria-hidden="true">{{ finding.severity === 'must' ? '▲' : '△' }}</span>
+        ><span aria-hidden="true">{{ isHollow(finding) ? '○' : finding.severity === 'must' ? '▲' : '△' }}</span>
         {{ ruleNamed(finding.rule).title }}.</b
       >
       {{ finding.message }}
       <span class="below row wrap">
-        <template v-if="proposal.repair">
+        <UntimedWays v-if="isHollow(finding)" />
+        <template v-else-if="proposal.repair">
           <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
           </TextButton>
           <span class="findings-says">{{ proposal.repair.says }}</span>
         </template>
         <span v-else class="findings-says">{{ proposal.why }}</span>
-        <LetBe @let-be="repairs.letBe(finding, $event)" />
+        <LetBe v-if="!isHollow(finding)" @let-be="repairs.letBe(finding, $event)" />
       </span>
     </li>
   </ul>
@@ -60,6 +65,10 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
 li {
   margin-bottom: 6px;
   line-height: 1.4;
+}
+li.hollow {
+  border-left-style: dashed;
+  background: none;
 }
 li.kept {
   border-color: var(--rule);

@@ -75,7 +75,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
       Follow{{ cursor.follow ? ' ✓' : '' }}
     </TextButton>
     <TextButton
-      tip="Pause while you type, and go on after"
+      tip="Hold playback for typing: it pauses at a key and goes on after the last"
       :pressed="preferences.holdWhileTyping"
       @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
     >

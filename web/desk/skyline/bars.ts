@@ -12,6 +12,8 @@ export interface Bar {
   /** Characters per second, the highest of those gathered. */
   readonly speed: number;
   readonly alarm: boolean;
+  /** None of them has times of its own yet. */
+  readonly hollow: boolean;
   readonly proofed: boolean;
 }
 
@@ -33,7 +35,8 @@ export function barsOf({ captions, findings, counting, length, width }: Scene): 
     const x = (caption.start / length) * width;
     const right = (caption.end / length) * width;
     const speed = measuresOf(caption, counting).speed;
-    const alarm = mustGo(findings.get(caption.id));
+    const hollow = caption.timing === 'provisional';
+    const alarm = !hollow && mustGo(findings.get(caption.id));
     const last = bars.at(-1);
     if (last && x < last.x + least) {
       bars[bars.length - 1] = {
@@ -41,9 +44,10 @@ export function barsOf({ captions, findings, counting, length, width }: Scene): 
         width: Math.max(last.width, right - last.x - 1),
         speed: Math.max(last.speed, speed),
         alarm: last.alarm || alarm,
+        hollow: last.hollow && hollow,
         proofed: last.proofed && caption.proofed,
       };
-    } else bars.push({ x, width: Math.max(1, right - x - 1), speed, alarm, proofed: caption.proofed });
+    } else bars.push({ x, width: Math.max(1, right - x - 1), speed, alarm, hollow, proofed: caption.proofed });
   }
   return bars;
 }

@@ -3,7 +3,7 @@ import { formatClock } from '../../../core/timing/clock/clock.ts';
 import type { Stretch } from '../../../core/audio/regions.ts';
 import type { Drift } from '../../../core/timing/drag/drift.ts';
 import { wiped } from '../../ui/theme/canvas.ts';
-import { barsOf, clockTicks, type Scene } from './bars.ts';
+import { barsOf, clockTicks, type Bar, type Scene } from './bars.ts';
 
 export interface SkylineSettings extends Scene {
   /** In pixels. */
@@ -37,6 +37,21 @@ const mostDrift = 2000;
 
 type Token = (name: string) => string;
 
+/** Where a caption is that is not timed: nobody has said yet that it belongs there. */
+function outline(
+  context: CanvasRenderingContext2D,
+  colour: string,
+  { x, width }: Bar,
+  top: number,
+  ground: number,
+): void {
+  context.save();
+  context.strokeStyle = colour;
+  context.setLineDash([2, 2]);
+  context.strokeRect(x + 0.5, Math.round(top) + 0.5, Math.max(1, width - 1), ground - Math.round(top) - 1);
+  context.restore();
+}
+
 /** How fast each caption is, under the limit or over it. */
 function paintSpeeds(context: CanvasRenderingContext2D, token: Token, scene: SkylineSettings, ground: number): void {
   const { width, limit } = scene;
@@ -50,7 +65,8 @@ function paintSpeeds(context: CanvasRenderingContext2D, token: Token, scene: Sky
   const [alarm, proofed, open] = ['alarm', 'reed', 'reed-pale'].map(token);
   for (const bar of barsOf(scene)) {
     context.fillStyle = (bar.alarm ? alarm : bar.proofed ? proofed : open) ?? '';
-    context.fillRect(bar.x, y(bar.speed), bar.width, ground - y(bar.speed));
+    if (bar.hollow) outline(context, token('soft') ?? '', bar, y(bar.speed), ground);
+    else context.fillRect(bar.x, y(bar.speed), bar.width, ground - y(bar.speed));
     // Proofed has a mark of its own, so that it is not told by colour alone.
     if (bar.proofed) context.fillRect(bar.x, ground + 1, bar.width, 2);
   }

@@ -17,7 +17,7 @@ export interface MarginLine {
 
 interface Side {
   readonly text: string;
-  readonly state: 'fine' | 'over-limit' | 'advice';
+  readonly state: 'fine' | 'over-limit' | 'advice' | 'hollow';
 }
 
 /** Rules about how long a caption is there; what is said of gaps and neighbours is no fault of that figure. */
@@ -36,7 +36,12 @@ function stateOf(findings: readonly Finding[]): Side['state'] {
   return findings.some((f) => f.severity === 'must') ? 'over-limit' : 'advice';
 }
 /** Never by colour alone: a figure that is looked at has the sign of how much it weighs. */
-const signs: Readonly<Record<Side['state'], string>> = { fine: '', 'over-limit': '▲ ', advice: '△ ' };
+const signs: Readonly<Record<Side['state'], string>> = {
+  fine: '',
+  'over-limit': '▲ ',
+  advice: '△ ',
+  hollow: '○ ',
+};
 
 /** What the margin says of findings. */
 export function verdict(findings: readonly Finding[]): Verdict {
@@ -51,7 +56,7 @@ export function verdict(findings: readonly Finding[]): Verdict {
 /** What stands beside a line: the speed at the first, at the second how long the caption is there or what is wrong; beside an only line both do. */
 function sidesOf({ caption, nth }: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
   // It has no times yet, and so no figures that say anything.
-  if (caption.timing === 'provisional') return nth === 0 ? [{ text: '▲ not timed', state: 'over-limit' }] : [];
+  if (caption.timing === 'provisional') return nth === 0 ? [{ text: `${signs.hollow}not timed`, state: 'hollow' }] : [];
   const { wrong, speed: ofSpeed, duration: ofDuration } = verdict(findings);
   const sides: Side[] = [
     { text: `${signs[ofSpeed]}${speedText(speed)} cps`, state: ofSpeed },

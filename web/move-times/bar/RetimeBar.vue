@@ -12,7 +12,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { useSame } from '../same/same.ts';
 import { captionsInWords } from '../tool/plan.ts';
 import { useRetime } from './retime.ts';
-import { toolParts } from './tool-parts.ts';
+import { toolRows } from './tool-rows.ts';
 import { toolTitles } from './tools.ts';
 
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
@@ -21,14 +21,14 @@ const retime = useRetime();
 let before: Element | null = null;
 watch(
   () => retime.isOpen,
-  (now) => {
+  (now, was) => {
     if (now) before = document.activeElement;
-    else
+    else if (was)
       void nextTick(() => {
         if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
       });
   },
-  { flush: 'sync' },
+  { flush: 'sync', immediate: true },
 );
 const selection = useSelection();
 const track = useTrack();
@@ -50,7 +50,7 @@ const sides = [
   ['after', 'After'],
 ] as const;
 const same = useSame();
-const parts = computed(() => toolParts[retime.tool]);
+const parts = computed(() => toolRows[retime.tool]);
 const fault = computed(() => (retime.plan && 'fault' in retime.plan ? retime.plan.fault : null));
 const said = computed(() => {
   if (retime.gone > 0)
@@ -60,13 +60,15 @@ const said = computed(() => {
     return `No caption moves; the words of ${captionsInWords(retime.worded).toLowerCase()} get their times.`;
   if (!first || !last) return 'Nothing is moved yet.';
   const many = captionsInWords(retime.changes.length);
-  if (retime.moved.every((c) => c.timing === 'provisional')) return `${many} get times.`;
+  if (retime.moved.every((c) => c.timing === 'provisional'))
+    return `${many} ${retime.changes.length === 1 ? 'gets' : 'get'} times.`;
   const was = new Map(retime.moved.map((c) => [c.id, c.start]));
   const by = (c: Timed): string => {
     const ms = c.start - (was.get(c.id) ?? 0);
     return ms === 0 ? 'where it is' : `${seconds(Math.abs(ms))} ${ms < 0 ? 'earlier' : 'later'}`;
   };
-  if (retime.tool === 'edges') return `${many} get other ends.`;
+  if (retime.tool === 'edges')
+    return `${many} ${retime.changes.length === 1 ? 'begins or ends' : 'begin or end'} at another time.`;
   const ends = [by(first), by(last)];
   const how = ends[0] === ends[1] ? by(first) : `the first ${by(first)}, the last ${by(last)}`;
   return `${many}, ${how}.`;
@@ -80,7 +82,6 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <form
-    v-if="retime.isOpen"
     class="retime-bar sheet ruled stack close"
     aria-label="Move times"
     @submit.prevent="retime.apply()"
@@ -91,14 +92,14 @@ function onKey(event: KeyboardEvent): void {
       <ChoiceButtons v-else v-model="retime.tool" label="How times are moved" :options="toolTitles" />
       <span class="spacer"></span>
       <TextButton main submit tip="Until then nothing is changed" :disabled="!retime.canApply || !track.editable">{{
-        retime.worded > 0 ? 'Keep the word times' : 'Move them'
+        retime.worded > 0 ? 'Keep the word times' : 'Apply'
       }}</TextButton>
       <TextButton
         tip="This track stays as it is"
         :disabled="!retime.canApply || retime.scope !== 'all'"
         @click="retime.applyAsTrack()"
       >
-        As a new track
+        Apply to a new track
       </TextButton>
       <TextButton tip="Escape" @click="retime.close()">Cancel</TextButton>
     </div>

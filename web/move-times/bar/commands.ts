@@ -1,11 +1,25 @@
 /** Commands of times of many captions. */
 import { inSection, type Command } from '../../ui/commands/command.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { usePlacing } from '../listen-and-place/placing.ts';
 import { useUncertain } from '../listen-and-place/uncertain.ts';
 import { useRetime } from './retime.ts';
 
 export function retimeCommands(): readonly Command[] {
   const retime = useRetime();
   const uncertain = useUncertain();
+  const placing = usePlacing();
+  const track = useTrack();
+  /** Listens for captions that are not timed, at once or as soon as the sound is there; the others stay where they are. */
+  function placeUntimed(): void {
+    if (!track.editable) return;
+    retime.open('listen');
+    retime.scope = 'all';
+    placing.listenSoon(
+      track.captions,
+      track.timed.map(({ id }) => id),
+    );
+  }
   return inSection('Several captions', [
     { id: 'shift', title: 'Shift in time…', keys: [], run: () => retime.open('shift') },
     { id: 'retime-rate', title: 'Times were made for another frame rate…', keys: [], run: () => retime.open('rate') },
@@ -33,6 +47,12 @@ export function retimeCommands(): readonly Command[] {
       title: 'Listen and place captions where their words are said…',
       keys: [],
       run: () => retime.open('listen'),
+    },
+    {
+      id: 'place-untimed',
+      title: 'Listen, and place captions that are not timed',
+      keys: [],
+      run: placeUntimed,
     },
     {
       id: 'placing-next',

@@ -82,7 +82,7 @@ const many = (captions: readonly Caption[]): string =>
     </div>
     <p class="keys soft small ruled-above">
       Choose a caption in each column to tie them, or press Enter at two. Home and End go to both firsts and both lasts,
-      Space plays from there, Delete does without a tie.
+      Space plays from there, Delete removes a tie.
     </p>
   </section>
 </template>

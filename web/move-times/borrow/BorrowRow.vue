@@ -75,7 +75,7 @@ watch(
     <FileButton @file="(one) => one && file.take(one)">A file…</FileButton>
     <ChoiceButtons v-model="borrow.way" label="How times are taken" :options="ways" />
     <TextButton v-if="borrow.giving" @click="borrow.isShown = !borrow.isShown">
-      {{ borrow.isShown ? 'Look at the stage' : 'Look at the ties' }}
+      {{ borrow.isShown ? 'Show the captions' : 'Show the ties' }}
     </TextButton>
     <span v-if="trouble" class="bad small" role="alert">{{ trouble }}</span>
     <span v-else-if="borrow.isPairing" class="soft small" role="status">Looking for captions that say the same…</span>

@@ -33,7 +33,7 @@ const placedReflow = usePlacedReflow();
         }}
       </TextButton>
       <TextButton v-if="placing.found" @click="placing.isShown = !placing.isShown">
-        {{ placing.isShown ? 'Look at the stage' : 'Look at what was found' }}
+        {{ placing.isShown ? 'Show the captions' : 'Show what was found' }}
       </TextButton>
       <CheckField v-if="placedReflow.isBare" v-model="placedReflow.wanted"
         >Lay the text out by when it is said</CheckField

@@ -15,6 +15,7 @@ import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { begunListening, forgetListening, keepListening, type BegunListening } from './broken-off.ts';
 import type { PlacedRow, Placing } from './listen.ts';
+import { listeningSoon } from './listen-soon.ts';
 
 const isSameWords = (a: readonly WordRange[], b: readonly WordRange[]): boolean =>
   a.length === b.length && a.every((w, i) => w.every((each, k) => each === b[i]?.[k]));
@@ -39,6 +40,7 @@ export const usePlacing = defineStore('placing', () => {
 
   function clear(): void {
     stopping.abort();
+    soon.forget();
     begun.value = null;
     forgetListening();
     [listening.value, trouble.value, found.value] = [null, null, null];
@@ -121,6 +123,11 @@ export const usePlacing = defineStore('placing', () => {
     }
   }
 
+  const soon = listeningSoon(whyNot, async ({ captions, stay }) => {
+    await listen(captions);
+    if (found.value) refused.value = new Set(stay);
+  });
+
   /** Ids of captions that were not heard and go along with a neighbour, with which. */
   const sent = shallowRef<ReadonlyMap<string, NeighbourSide>>(new Map());
   /** What was found, with those that were sent along. */
@@ -187,6 +194,7 @@ export const usePlacing = defineStore('placing', () => {
     isApproximate,
     brokenOff,
     listen,
+    listenSoon: soon.begin,
     stop,
     clear,
     toggle,

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { Proposal } from '../../../core/rules/repairs/repairs.ts';
 import type { Caption } from '../../../core/model/caption.ts';
+import UntimedWays from '../../desk/captions/UntimedWays.vue';
 import LetBe from '../../desk/findings/LetBe.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
 import { useTimes } from '../../data/tracks/times.ts';
@@ -44,7 +45,8 @@ const after = computed(() => {
         <template v-if="near || here">
           <TextButton v-if="after" @click="$emit('repair')">Repair</TextButton>
           <TextButton @click="$emit('edit')">Edit in Words</TextButton>
-          <LetBe @let-be="$emit('letBe', $event)" />
+          <UntimedWays v-if="finding.rule === 'provisional'" />
+          <LetBe v-else @let-be="$emit('letBe', $event)" />
         </template>
       </div>
     </div>

@@ -111,12 +111,12 @@ const figures = computed((): readonly (readonly [string, string])[] => {
   const late = offset && `${String(Math.abs(offset.median))} ms ${offset.median < 0 ? 'earlier' : 'later'}`;
   return [
     ['Word error rate', `${share(wer)} of ${String(words)}`],
-    ['Other, missing, more words', `${String(substitutions)}, ${String(deletions)}, ${String(insertions)}`],
+    ['Words replaced, missing, added', `${String(substitutions)}, ${String(deletions)}, ${String(insertions)}`],
     ['Character error rate', share(cer)],
     ...(offset && late
       ? ([
-          ['Begins, in the middle', late],
-          ['Nine in ten within', `${String(offset.p90)} ms`],
+          ['Captions begin, median', late],
+          ['Nine in ten captions within', `${String(offset.p90)} ms`],
         ] as const)
       : []),
   ];

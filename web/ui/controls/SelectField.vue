@@ -80,7 +80,7 @@ function choose(option: { readonly value: T }): void {
       @dropdown-visible-change="setOpen"
       @change="(option: unknown) => choose(option as { value: T })"
     >
-      <template #notFoundContent>Nothing is called that.</template>
+      <template #notFoundContent>No match.</template>
     </Select>
   </span>
 </template>
