@@ -60,7 +60,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
     ],
     'snap to frames',
   );
-  await barSays(/One caption get/);
+  await barSays(/One caption begins/);
   expect(await violations(app.driver)).toEqual([]);
   await press(app.driver, 'Apply');
   await kept(track, [
@@ -70,7 +70,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
   ]);
   await find('snap to frames');
   await press(app.driver, 'Close gaps');
-  await barSays(/One caption get/);
+  await barSays(/One caption begins/);
   await press(app.driver, 'Apply');
   await eventually(app.driver, 'the gap closed', async () => {
     const [first] = await captionsOf(ask, track);

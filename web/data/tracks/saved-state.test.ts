@@ -1,7 +1,7 @@
 /** What is said of changes: never that they are saved while the server does not have them. */
 import type { SyncState } from '../sync/sync-needs.ts';
 import { savedStateOf } from './saved-state.ts';
-import { noticeOf } from './track-notices.ts';
+import { noticeOf, reversedInWords } from './track-notices.ts';
 
 const told = (state: SyncState, waiting = 0, unwritten = false) =>
   savedStateOf({ state: () => state, waiting: () => waiting, unwritten: () => unwritten });
@@ -30,5 +30,9 @@ it('a person is told of a conflict and of a step that was passed over, and of no
   );
   expect(noticeOf({ type: 'conflict', count: 2 })).toMatch(/^2 captions were .*go to each with F8/);
   expect(noticeOf({ type: 'skipped' })).toContain('passed over');
+  const made = { type: 'remove', ids: ['a', 'b'] } as const;
+  expect(reversedInWords({ type: 'reversed', by: 'undo', made })).toBe('Undone: 2 captions deleted.');
+  expect(reversedInWords({ type: 'reversed', by: 'redo', made })).toBe('Done again: 2 captions deleted.');
+  expect(reversedInWords({ type: 'state' })).toBeNull();
   expect(noticeOf({ type: 'state' })).toBeNull();
 });

@@ -19,6 +19,14 @@ export function noticeOf(event: SyncEvent): string | null {
 export const reversedInWords = (event: SyncEvent): string | null =>
   event.type === 'reversed' ? `${event.by === 'undo' ? 'Undone' : 'Done again'}: ${editInWords(event.made)}.` : null;
 
+/** Says what happened where somebody has to know, or has asked for it. */
+export function tellPerson(event: SyncEvent): void {
+  const messages = useMessages();
+  const [notice, remark] = [noticeOf(event), reversedInWords(event)];
+  if (notice !== null) messages.notice = notice;
+  if (remark !== null) messages.remark = remark;
+}
+
 /** Says so where it is deleted in another window, and no more where it is brought back. */
 export function tellOfDeletion(open: () => Pick<Track, 'id'> | null): void {
   const job = useJob();

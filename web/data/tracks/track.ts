@@ -16,7 +16,7 @@ import type { SyncEvent } from '../sync/sync-needs.ts';
 import type { TrackSync } from '../sync/track-sync.ts';
 import { savedStateOf, type SavedState } from './saved-state.ts';
 import { useSyncs } from './syncs.ts';
-import { noticeOf, reversedInWords, tellOfDeletion } from './track-notices.ts';
+import { tellOfDeletion, tellPerson } from './track-notices.ts';
 
 export const useTrack = defineStore('track', () => {
   const track = shallowRef<Track | null>(null);
@@ -62,10 +62,7 @@ export const useTrack = defineStore('track', () => {
     if (event.type === 'captions' && event.by !== 'others') lastChange.value = { by: event.by, ids: event.ids };
     show(sync);
     if (event.type === 'beside') void job.putBack(event.beside);
-    const reversed = reversedInWords(event);
-    if (reversed !== null) messages.remark = reversed;
-    const notice = noticeOf(event);
-    if (notice !== null) messages.notice = notice;
+    tellPerson(event);
   }
   syncs.viewedBy({ hear, composed: (sync) => (sync === current ? composed() : Promise.resolve()) });
 

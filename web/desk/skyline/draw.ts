@@ -65,7 +65,7 @@ function paintSpeeds(context: CanvasRenderingContext2D, token: Token, scene: Sky
   const [alarm, proofed, open] = ['alarm', 'reed', 'reed-pale'].map(token);
   for (const bar of barsOf(scene)) {
     context.fillStyle = (bar.alarm ? alarm : bar.proofed ? proofed : open) ?? '';
-    if (bar.hollow) outline(context, token('soft') ?? '', bar, y(bar.speed), ground);
+    if (bar.hollow) outline(context, token('soft'), bar, y(bar.speed), ground);
     else context.fillRect(bar.x, y(bar.speed), bar.width, ground - y(bar.speed));
     // Proofed has a mark of its own, so that it is not told by colour alone.
     if (bar.proofed) context.fillRect(bar.x, ground + 1, bar.width, 2);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, watch } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Scope } from '../../desk/captions/scope.ts';
@@ -18,17 +18,14 @@ import { toolTitles } from './tools.ts';
 /** Over the stage while times of many are tried: nothing is changed before it is asked for. */
 const retime = useRetime();
 /** What had the keyboard before, and gets it back: dialogs may come and go meanwhile. */
-let before: Element | null = null;
-watch(
-  () => retime.isOpen,
-  (now, was) => {
-    if (now) before = document.activeElement;
-    else if (was)
-      void nextTick(() => {
-        if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
-      });
-  },
-  { flush: 'sync', immediate: true },
+const before = document.activeElement;
+const form = ref<HTMLFormElement | null>(null);
+onMounted(() => form.value?.querySelector<HTMLElement>('#shift-by, #cut-list')?.focus());
+onUnmounted(
+  () =>
+    void nextTick(() => {
+      if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true });
+    }),
 );
 const selection = useSelection();
 const track = useTrack();
@@ -82,6 +79,7 @@ function onKey(event: KeyboardEvent): void {
 
 <template>
   <form
+    ref="form"
     class="retime-bar sheet ruled stack close"
     aria-label="Move times"
     @submit.prevent="retime.apply()"

@@ -1,6 +1,6 @@
 /** Moving the times of many captions: tried first, seen and heard wherever captions are shown, and kept as one step. */
 import { defineStore } from 'pinia';
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { SameMove } from '../../../core/timing/whole/same-move.ts';
 import { shiftBy } from '../../../core/timing/whole/line.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
@@ -84,7 +84,6 @@ export const useRetime = defineStore('retime', () => {
     scope.value = wholeOnly ? 'all' : selection.places ? 'selected' : begins;
     side.value = 'after';
     isOpen.value = true;
-    void nextTick(() => document.querySelector<HTMLElement>('#shift-by, #cut-list')?.focus());
   }
   function close(): void {
     isOpen.value = false;

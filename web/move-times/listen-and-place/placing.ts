@@ -2,7 +2,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { wholeGap } from '../../../core/style/style.ts';
-import { sentWith, type NeighbourSide } from '../../../core/audio/align/send-with.ts';
 import { modelFor } from '../../../core/audio/phones/models.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Caption, WordRange } from '../../../core/model/caption.ts';
@@ -16,6 +15,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { begunListening, forgetListening, keepListening, type BegunListening } from './broken-off.ts';
 import type { PlacedRow, Placing } from './listen.ts';
 import { listeningSoon } from './listen-soon.ts';
+import { sentAlong } from './sent-along.ts';
 
 const isSameWords = (a: readonly WordRange[], b: readonly WordRange[]): boolean =>
   a.length === b.length && a.every((w, i) => w.every((each, k) => each === b[i]?.[k]));
@@ -44,7 +44,8 @@ export const usePlacing = defineStore('placing', () => {
     begun.value = null;
     forgetListening();
     [listening.value, trouble.value, found.value] = [null, null, null];
-    [refused.value, sent.value] = [new Set(), new Map()];
+    refused.value = new Set();
+    forgetSent();
     isShown.value = true;
   }
   /** What is listened to, in which language, and for which track; null until that is known. */
@@ -128,24 +129,7 @@ export const usePlacing = defineStore('placing', () => {
     if (found.value) refused.value = new Set(stay);
   });
 
-  /** Ids of captions that were not heard and go along with a neighbour, with which. */
-  const sent = shallowRef<ReadonlyMap<string, NeighbourSide>>(new Map());
-  /** What was found, with those that were sent along. */
-  const rows = computed((): readonly PlacedRow[] => {
-    const all = found.value?.rows ?? [];
-    return all.map((row, i) => {
-      const side = sent.value.get(row.before.id);
-      const after = side ? sentWith(all, i, side) : null;
-      return after ? { ...row, after, moves: true } : row;
-    });
-  });
-  /** Sends a caption along with a neighbour; asked again with the same, leaves it where it is. */
-  function send(id: string, side: NeighbourSide): void {
-    const next = new Map(sent.value);
-    if (next.get(id) === side) next.delete(id);
-    else next.set(id, side);
-    sent.value = next;
-  }
+  const { sent, rows, send, forget: forgetSent } = sentAlong(found);
 
   /** Takes a caption’s new place, or leaves the caption where it is. */
   function toggle(id: string): void {
