@@ -88,7 +88,7 @@ it('begins and ends at frames, closes gaps, and leads and lingers, each seen fir
   await retype('#edge-linger', 'long');
   await barSays(/Write seconds/);
   await retype('#edge-linger', '1');
-  await barSays(/3 captions get/);
+  await barSays(/3 captions begin/);
   await press(app.driver, 'Apply');
   await eventually(app.driver, 'room taken', async () => {
     const now = await captionsOf(ask, track);

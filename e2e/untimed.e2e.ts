@@ -61,7 +61,6 @@ it('a pasted transcript is timed in two actions, each sentence where it is said'
   await eventually(app.driver, 'no more word of it', async () => (await line()) === null);
   await saved(app.driver);
   const placed = await captionsOf(ask, track);
-  console.log(placed.map((c, i) => `${c.timing} ${String(c.start - (sentences[i]?.start ?? 0))} ${c.text}`));
   expect(placed.map((c) => c.timing)).toEqual(sentences.map(() => 'set'));
   for (const [i, { start }] of sentences.entries()) expect(Math.abs((placed[i]?.start ?? 0) - start)).toBeLessThan(300);
 });

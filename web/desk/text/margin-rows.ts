@@ -17,7 +17,7 @@ export interface MarginLine {
 
 interface Side {
   readonly text: string;
-  readonly state: 'fine' | 'over-limit' | 'advice' | 'hollow';
+  readonly state: 'fine' | 'over-limit' | 'advice';
 }
 
 /** Rules about how long a caption is there; what is said of gaps and neighbours is no fault of that figure. */
@@ -40,7 +40,6 @@ const signs: Readonly<Record<Side['state'], string>> = {
   fine: '',
   'over-limit': '▲ ',
   advice: '△ ',
-  hollow: '○ ',
 };
 
 /** What the margin says of findings. */
@@ -55,8 +54,8 @@ export function verdict(findings: readonly Finding[]): Verdict {
 
 /** What stands beside a line: the speed at the first, at the second how long the caption is there or what is wrong; beside an only line both do. */
 function sidesOf({ caption, nth }: MarginLine, count: number, findings: readonly Finding[], speed: number): Side[] {
-  // It has no times yet, and so no figures that say anything.
-  if (caption.timing === 'provisional') return nth === 0 ? [{ text: `${signs.hollow}not timed`, state: 'hollow' }] : [];
+  // It has no times yet, and so no figures that say anything; that it has none stands on its other side.
+  if (caption.timing === 'provisional') return [];
   const { wrong, speed: ofSpeed, duration: ofDuration } = verdict(findings);
   const sides: Side[] = [
     { text: `${signs[ofSpeed]}${speedText(speed)} cps`, state: ofSpeed },

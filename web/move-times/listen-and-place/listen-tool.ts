@@ -21,7 +21,7 @@ export const useListenTool = defineStore('listen-tool', () => {
     plan,
     clear: placing.clear,
     shows: { inStage: () => placing.found !== null && placing.isShown, inMonitor: () => false },
-    worded: () => (placing.found ? placing.worded.length : 0),
+    worded: () => (plan() ? placing.worded.length : 0),
     // Listening that a reload broke off goes on by itself.
     resumes: {
       isDue: () => placing.brokenOff !== null,
