@@ -69,7 +69,8 @@ it('one that is not timed among others gets its times, and the others stay where
   const captions = sentences.map(({ text, start, end }, i): Caption => ({
     // Where somebody put them, which is not where they are heard to begin.
     ...caption({ id: `c${String(i)}`, start: start + 150, end: end + 150, text }),
-    ...(i === 1 ? { start: 0, end: 1000, timing: 'provisional' as const } : {}),
+    // Between its neighbours, as the text has it.
+    ...(i === 1 ? { start: start + 400, end: start + 900, timing: 'provisional' as const } : {}),
   }));
   const { job, track } = await jobWith(ask, 'One of them', captions, { recording: hash });
   await app.driver.get(`${app.services.address}/jobs/${job}/words`);
