@@ -85,6 +85,6 @@ export function wireRequest<R extends RouteName>(route: R, ...[request]: Argumen
 }
 
 /** The address of a route, for links and media. */
-// eslint-disable-next-line no-restricted-syntax -- one argument or none
 /** The address of a route with its parameters and query. */
+// eslint-disable-next-line no-restricted-syntax -- one argument or none
 export const urlOf = <R extends RouteName>(route: R, ...args: Arguments<R>): string => wireRequest(route, ...args).url;

@@ -3,17 +3,21 @@ import TextField from '../../ui/controls/TextField.vue';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import type { Command } from '../../ui/commands/command.ts';
 import { useCommandList } from '../../data/commands/command-list.ts';
+import { usePreferences } from '../../data/preferences/preferences.ts';
 import { keyLabel } from '../../ui/commands/keyboard.ts';
+import { commandSearch } from '../../ui/commands/search.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import DialogSheet from '../../ui/controls/DialogSheet.vue';
 
 const list = useCommandList();
 const dialogs = useDialogs();
+const preferences = usePreferences();
 const open = defineModel<boolean>('open', { required: true });
 const wanted = ref('');
 const chosen = ref(0);
 const input = useTemplateRef<InstanceType<typeof TextField>>('input');
-const found = computed(() => list.all.filter((c) => c.title.toLowerCase().includes(wanted.value.trim().toLowerCase())));
+const search = computed(() => commandSearch(list.all, preferences.recentCommands));
+const found = computed(() => search.value(wanted.value));
 
 watch(
   open,
@@ -38,6 +42,8 @@ let chosenCommand: Command | null = null;
 function run(command: Command | undefined): void {
   if (!command) return;
   chosenCommand = command;
+  const { recentCommands: before } = preferences;
+  preferences.recentCommands = [command.id, ...before.filter((id) => id !== command.id)];
   open.value = false;
 }
 function whenGone(): void {
@@ -80,8 +86,8 @@ function press(key: string): void {
       aria-expanded="true"
       aria-controls="finder-list"
       :aria-activedescendant="`finder-${chosen}`"
-      label="Part of the command’s name"
-      placeholder="Part of its name"
+      label="Part of the command’s name, or another word for it"
+      placeholder="Part of its name, or another word for it"
       @keydown="onKey"
     />
     <ul id="finder-list" class="finder-list below dialog-list plain-list" role="listbox" aria-label="Commands">
@@ -99,7 +105,7 @@ function press(key: string): void {
         <kbd v-if="command.keys[0]">{{ keyLabel(command.keys[0]) }}</kbd>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft">No command has this name.</p>
+    <p v-if="found.length === 0" class="soft">No command is called anything like this.</p>
   </DialogSheet>
 </template>
 

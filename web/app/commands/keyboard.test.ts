@@ -96,7 +96,7 @@ describe('keys', () => {
        proof-selected redo relay repair repair-all replay replay-around save-now select-above select-below shift slower split-here suggest
        tape-closer tape-further tape-to-playhead tape-readable new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
        draw-from draw-to hear-gap tape-fold part-all part-from part-until recording retime-swap retime-rate retime-ties tie-here
-       compare-swap retime-edges recording-cut borrow-timing place-by-sound placing-next placing-toggle
+       compare-swap retime-edges recording-cut borrow-timing place-by-sound place-untimed mark-untimed placing-next placing-toggle
        turn underline undo unproofed unproofed-before`
         .trim()
         .split(/\s+/)

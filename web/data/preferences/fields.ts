@@ -45,6 +45,13 @@ export function group<T extends Readonly<Record<string, unknown>>>(of: {
   };
 }
 
+/** @param most how many there are at most; those beyond are left out */
+export const texts = (most: number): PreferenceField<readonly string[]> => ({
+  usual: [],
+  read: (written) =>
+    Array.isArray(written) ? written.filter((text): text is string => typeof text === 'string').slice(0, most) : [],
+});
+
 /** Lists of texts by name. */
 export const textLists = (): PreferenceField<Readonly<Record<string, readonly string[]>>> => ({
   usual: {},

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, type WritableComputedRef } from 'vue';
 import { usualDoubt } from '../../../core/model/doubt.ts';
-import { chosenNumber, flag, group, number, oneOf, textLists, type PreferenceField } from './fields.ts';
+import { chosenNumber, flag, group, number, oneOf, textLists, texts, type PreferenceField } from './fields.ts';
 
 /** Every preference there is: what it is until a person says otherwise, and what it can be. A new one is a line here. */
 const fields = {
@@ -54,6 +54,8 @@ const fields = {
   showsDraft: flag(false),
   /** Times are shown as timecodes, with the number of the picture. */
   inFrames: flag(false),
+  /** Ids of the commands that were run from the finder, the last first. */
+  recentCommands: texts(12),
   /** Keys that are not the usual ones, by the id of the command. */
   keys: textLists(),
 };

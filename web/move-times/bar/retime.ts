@@ -159,8 +159,9 @@ export const useRetime = defineStore('retime', () => {
     const move = 'by' in now ? { pieces: shiftBy(now.by) } : now;
     const isOfAll = moved.value.length === track.captions.length;
     if (!isOfAll || !('segments' in move || 'pieces' in move) || 'taken' in move) return [];
+    const giver = tools[tool.value].gives?.() ?? undefined;
     const others = (job.job?.tracks ?? []).filter(
-      (t) => t.id !== track.track?.id && t.kind !== 'machine' && t.captions > 0,
+      ({ id, kind, captions }) => ![track.track?.id, giver].includes(id) && kind !== 'machine' && captions > 0,
     );
     const plan = 'segments' in move ? { segments: move.segments } : { pieces: move.pieces };
     const ids = others.map(({ id }) => id);

@@ -48,7 +48,7 @@ watch(file.understood, (read) => {
   if (!read) return;
   const language = languageFor(read, file.name.value, job.job?.language ?? 'en');
   const captions = withIds(read.captions, () => crypto.randomUUID());
-  ofFile.value = { name: file.name.value, giving: { language, captions } };
+  ofFile.value = { name: file.name.value, giving: { id: null, language, captions } };
   void choose('file');
 });
 watch(

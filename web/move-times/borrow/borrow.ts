@@ -13,13 +13,25 @@ import { along, type Piece } from '../../../core/model/pieces.ts';
 import { useTrackWorker } from '../../data/workers/track-client.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useTrack } from '../../data/tracks/track.ts';
+import type { Plan } from '../tool/plan.ts';
 import type { TimesTool } from '../tool/tool.ts';
 
 /** The track that gives the times. */
 export interface Giving {
+  /** Of the track it is; null where it is a file. */
+  readonly id: string | null;
   readonly language: string;
   readonly captions: readonly Caption[];
 }
+type PlanAlong = { readonly pieces: readonly Piece[] } | { readonly fault: string } | null;
+
+/** What is to be done with some captions. @param times of those that take them one for one; null where all go along the ties */
+function planFor(along: PlanAlong, times: readonly Timed[] | null, captions: readonly Caption[]): Plan {
+  if (!along || 'fault' in along || !times) return along;
+  const ids = new Set(captions.map((c) => c.id));
+  return { taken: times.filter((t) => ids.has(t.id)), pieces: along.pieces };
+}
+
 /** One straight line, every tie, or the times of each caption’s pair. */
 export type BorrowWay = 'line' | 'ties' | 'one for one';
 /** What becomes of a tie. */
@@ -131,7 +143,7 @@ export const useBorrow = defineStore('borrow', () => {
           off.get(tie.moved) ?? (inOrder.value.length > 0 ? tie.to - along(passing?.pieces ?? line.value, tie.at) : 0),
       }));
   });
-  const plan = computed((): { readonly pieces: readonly Piece[] } | { readonly fault: string } | null => {
+  const plan = computed((): PlanAlong => {
     if (inOrder.value.length === 0) return null;
     if (way.value === 'line' && straight.value) return { pieces: straight.value.pieces };
     const ordered = orderedTies(line.value);
@@ -174,13 +186,9 @@ export const useBorrow = defineStore('borrow', () => {
   }
   const tool: TimesTool = {
     begins: 'all',
-    plan: (captions) => {
-      const { value: along } = plan;
-      if (!along || 'fault' in along || way.value !== 'one for one') return along;
-      const ids = new Set(captions.map((c) => c.id));
-      return { taken: times.value.filter((t) => ids.has(t.id)), pieces: along.pieces };
-    },
+    plan: (captions) => planFor(plan.value, way.value === 'one for one' ? times.value : null, captions),
     clear,
+    gives: () => giving.value?.id ?? null,
     shows: { inStage: () => giving.value !== null && isShown.value, inMonitor: () => giving.value !== null },
   };
   return {

@@ -13,6 +13,8 @@ export interface TimesTool {
   readonly clear: () => void;
   /** Whether its panel stands in place of the stage now, and its part of the monitor there. */
   readonly shows?: { readonly inStage: () => boolean; readonly inMonitor: () => boolean };
+  /** The track that gave the times, which needs no such move itself. */
+  readonly gives?: () => string | null;
   /** How many captions stay where they are while their words get times. */
   readonly worded?: () => number;
   /** It opens by itself where work of it goes on that was begun elsewhere: over another tool only where that was asked for by hand. */
