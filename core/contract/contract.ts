@@ -84,7 +84,6 @@ export function wireRequest<R extends RouteName>(route: R, ...[request]: Argumen
   return { method, url: search === '' ? filled : `${filled}?${search}`, body };
 }
 
-/** The address of a route, for links and media. */
-/** The address of a route with its parameters and query. */
+/** The address of a route with its parameters and query, for links and media. */
 // eslint-disable-next-line no-restricted-syntax -- one argument or none
 export const urlOf = <R extends RouteName>(route: R, ...args: Arguments<R>): string => wireRequest(route, ...args).url;
