@@ -58,7 +58,7 @@ describe('speech', () => {
   it('gets an empty caption wherever there is none, as one step', async () => {
     const { track } = await tapeOf([]);
     await press(app.driver, 'New for speech');
-    await remarks(/\d+ empty captions where somebody speaks/);
+    await remarks(/\d+ empty captions added where speech had no caption/);
     const made = await eventually(app.driver, 'captions', async () => {
       const captions = await kept(track);
       return captions.length > 0 ? captions : null;
