@@ -181,7 +181,8 @@ describe('the same mistake elsewhere', () => {
     await text('land', false);
     await undone('are three land still');
     await text('why is the lamp');
-    expect(await app.driver.findElements(By.css('.remark'))).toEqual([]);
+    await says(app.driver, 'Undone: changes to the text of 3 captions.');
+    expect(await (await see(app.driver, '.remark')).getText()).not.toContain('became');
   });
 
   it('is no longer offered when the mend is taken back', async () => {
