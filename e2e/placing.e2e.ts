@@ -12,22 +12,11 @@ import { violations } from './support/axe.ts';
 import { control, eventually, holding, Key, press, says, see, type, runCommand, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 import { heardThrough } from './support/new-job.ts';
+import { scriptOf } from './support/script.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
 
-interface Sentence {
-  readonly text: string;
-  readonly start: number;
-  readonly end: number;
-}
-/** What is said in a recording of the demo, and when. */
-const scriptOf = (name: string): readonly Sentence[] =>
-  (
-    JSON.parse(readFileSync(`demo/recordings/${name}/true-script.json`, 'utf8')) as {
-      readonly sentences: readonly Sentence[];
-    }
-  ).sentences;
 const sentences = scriptOf('lock-after-dark');
 /** Half a minute, where no more is needed. */
 const short = scriptOf('fog-signals');

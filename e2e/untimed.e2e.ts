@@ -6,18 +6,12 @@ import { violations } from './support/axe.ts';
 import { By, eventually, press, saved, says, see } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
 import { heardThrough } from './support/new-job.ts';
+import { scriptOf } from './support/script.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
 
-interface Sentence {
-  readonly text: string;
-  readonly start: number;
-  readonly end: number;
-}
-const { sentences } = JSON.parse(readFileSync('demo/recordings/fog-signals/true-script.json', 'utf8')) as {
-  readonly sentences: readonly Sentence[];
-};
+const sentences = scriptOf('fog-signals');
 let hash = '';
 beforeAll(async () => {
   const sound = { length: 31_520, width: 0, height: 0 };
