@@ -56,4 +56,4 @@ const words: Words = {
 
 /** The words stand after “Undone:” and “Done again:”. */
 export const editInWords = <K extends Edit['type']>(edit: EditOf<K> & { readonly type: K }): string =>
-  (words[edit.type])(edit);
+  words[edit.type](edit);

@@ -18,9 +18,7 @@ export interface Beside {
 }
 
 export interface UndoStep {
-  /** What was done; kept so that typing on can merge with it. */
-  readonly done: Edit;
-  /** What somebody did by hand, which stays the same however often it is taken back and made again. */
+  /** What somebody did by hand, which typing on can merge with; it stays the same however often it is taken back and made again. */
   readonly made: Edit;
   /** Takes the step back; null where others' work stands in its way. */
   readonly inverse: Edit | null;
@@ -53,13 +51,13 @@ export function remember(
   beside: Beside | null = null,
 ): History {
   const last = history.undo.at(-1);
-  const together = mergeable && last?.inverse ? merge(last.done, done) : null;
+  const together = mergeable && last?.inverse ? merge(last.made, done) : null;
   if (last && together)
     return {
-      undo: [...history.undo.slice(0, -1), { done: together, made: together, inverse: last.inverse }],
+      undo: [...history.undo.slice(0, -1), { made: together, inverse: last.inverse }],
       redo: [],
     };
-  const step = { done, made: done, inverse, ...(beside && { beside: reversed(beside) }) };
+  const step = { made: done, inverse, ...(beside && { beside: reversed(beside) }) };
   return { undo: [...history.undo, step].slice(-longest), redo: [] };
 }
 
@@ -128,7 +126,6 @@ function reverse(history: History, captions: readonly Caption[], from: 'undo' | 
       try {
         const taken = apply(captions, inverse);
         const back: UndoStep = {
-          done: inverse,
           made,
           inverse: taken.inverse,
           ...(beside && { beside: reversed(beside) }),

@@ -1,12 +1,10 @@
 /** Captions that have no times yet. */
 import type { Caption } from '../../../core/model/caption.ts';
 
-export const isUntimed = ({ timing }: Pick<Caption, 'timing'>): boolean => timing === 'provisional';
-
 /** How many captions with words have no times, as a sentence; null where all are timed. */
 export function untimedInWords(captions: readonly Caption[]): string | null {
   const written = captions.filter((c) => c.text.trim() !== '');
-  const many = written.filter(isUntimed).length;
+  const many = written.filter(({ timing }) => timing === 'provisional').length;
   if (many === 0) return null;
   if (many === 1) return 'One caption is not timed yet.';
   return many === written.length
