@@ -36,10 +36,13 @@ function stopwatch() {
 }
 const whole = stopwatch();
 
-/** A step that passes or fails as a whole; what it says is printed when it has ended. @param {string} name @param {readonly string[]} command */
-async function step(name, command) {
+/** A step that passes or fails as a whole; what it says is printed when it has ended. @param {string} name @param {string} program a script of a package @param {readonly string[]} args */
+async function step(name, program, args) {
   const took = stopwatch();
-  const child = spawn('npx', command, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(process.execPath, [join('node_modules', program), ...args], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   /** @type {Buffer[]} */
   const said = [];
   child.stdout.on('data', (part) => said.push(part));
@@ -94,20 +97,27 @@ function jest(name, args) {
 
 const browser = ensureBrowser();
 const packages = ensurePackagesEarly();
-/** Linting takes as long as all the others together, and goes on beside them. */
-const lint = step('lint', ['eslint', '.', '--max-warnings=0']);
-await step('types: core', ['tsc', '--noEmit', '-p', 'tsconfig.core.json']);
-await step('types: server, tools, tests', ['tsc', '--noEmit', '-p', 'tsconfig.node.json']);
-await step('types: web', ['vue-tsc', '--noEmit', '-p', 'tsconfig.web.json']);
-await step('styles', ['stylelint', 'web/**/*.{vue,css}']);
-await step('arrows', ['depcruise', '--config', '.dependency-cruiser.js', 'core', 'server', 'web', 'cli', 'standins']);
-await step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
+const native = 'typescript-native/bin/tsc';
+/** Linting takes as long as all the others together, and goes on beside them and the build. */
+const lint = step('lint', 'eslint/bin/eslint.js', ['.', '--max-warnings=0']);
+await step('lint: what needs types', 'oxlint/bin/oxlint', ['.']);
+await step('types: core', native, ['--noEmit', '-p', 'tsconfig.core.json']);
+await step('types: server, tools, tests', native, ['--noEmit', '-p', 'tsconfig.node.json']);
+await step('types: web', 'vue-tsc/bin/vue-tsc.js', ['--noEmit', '-p', 'tsconfig.web.json']);
+await step('styles', 'stylelint/bin/stylelint.mjs', ['web/**/*.{vue,css}']);
+const folders = ['core', 'server', 'web', 'cli', 'standins'];
+await step('arrows', 'dependency-cruiser/bin/dependency-cruise.mjs', [
+  '--config',
+  '.dependency-cruiser.js',
+  ...folders,
+]);
+await step('format', 'prettier/bin/prettier.cjs', ['--check', '--log-level', 'warn', '.']);
+ensureBuild();
 await lint;
 await packages;
 await browser;
 const prepared = whole();
 jest('unit tests', []);
-ensureBuild();
 jest('browser tests', ['--config', 'jest.e2e.config.js']);
 console.log('');
 console.log(

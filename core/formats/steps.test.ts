@@ -64,7 +64,7 @@ function stepsOf(deed: () => void): number {
   }
   const strings = String.prototype as unknown as Record<string, Method>;
   const saved = Object.keys(costs).map((name) => [name, strings[name]] as const);
-  // eslint-disable-next-line @typescript-eslint/unbound-method -- put back as it was
+  // oxlint-disable-next-line typescript/unbound-method -- put back as it was
   const { exec } = RegExp.prototype;
   for (const [name, method] of saved) {
     if (!method) continue;

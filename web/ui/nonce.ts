@@ -4,9 +4,9 @@
  */
 export const nonce = document.querySelector<HTMLElement>('script[nonce], link[nonce], meta[nonce]')?.nonce ?? '';
 
-// eslint-disable-next-line @typescript-eslint/no-deprecated -- only the overload for unknown element names is
+// oxlint-disable-next-line typescript/no-deprecated -- only the overload for unknown element names is
 const create = document.createElement.bind(document);
-// eslint-disable-next-line @typescript-eslint/no-deprecated -- the same
+// oxlint-disable-next-line typescript/no-deprecated -- the same
 document.createElement = (name: string, options?: ElementCreationOptions) => {
   const element = create(name, options);
   if (name === 'style') element.setAttribute('nonce', nonce);

@@ -81,8 +81,14 @@ export function page(client: string = randomUUID()): Page {
   alive.add(client);
   const events: SyncEvent[] = [];
   // A page that is killed hears nothing any more, asks nothing and writes nothing.
-  const living = <T>(answer: () => Promise<T>): Promise<T> =>
-    alive.has(client) ? answer().finally(() => (alive.has(client) ? undefined : never)) : never;
+  const living = async <T>(answer: () => Promise<T>): Promise<T> => {
+    if (!alive.has(client)) return never;
+    try {
+      return await answer();
+    } finally {
+      if (!alive.has(client)) await never;
+    }
+  };
   const written = server.outbox;
   const livingOutbox: Outbox = {
     lines: (...of) => living(() => written.lines(...of)),
