@@ -48,7 +48,6 @@ const toTakeApart = {
   'web/data/sync/outbox.ts': 81,
   'web/data/tracks/syncs.ts': 98,
   'web/data/tracks/track.ts': 132,
-  'web/desk/captions/commands.ts': 109,
   'web/desk/captions/use-new-captions.ts': 110,
   'web/desk/captions/use-times.ts': 95,
   'web/desk/text/use-surface.ts': 96,

@@ -26,6 +26,9 @@ export interface NewJob {
 
 export interface JobChange {
   readonly title?: string;
+  readonly series?: string;
+  /** BCP 47. */
+  readonly language?: string;
   /** By its id, or whole: changed for this job only. */
   readonly style?: string | HouseStyle;
   /** The hash of another recording, mostly a new cut: the one it had is kept as the one before. */

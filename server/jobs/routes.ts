@@ -30,6 +30,7 @@ type ReceivedJob = Required<Omit<NewJob, 'tracks' | 'recordingName'>> &
   Pick<NewJob, 'recordingName'> & { readonly tracks: readonly ReceivedTrack[] };
 
 const title = checkedText(titleFault);
+const series = Joi.string().trim().allow('').max(mostCharacters.series);
 const frames = Joi.number().integer().min(1).required();
 const rate = objectOf<FrameRate>({ numerator: frames, denominator: frames });
 const ms = Joi.number().integer().min(0).required();
@@ -38,7 +39,7 @@ const recordingName = Joi.string().max(mostCharacters.recordingName);
 const newJob = objectOf<ReceivedJob>({
   id: id.required(),
   title: title.required(),
-  series: Joi.string().trim().allow('').max(mostCharacters.series).default(''),
+  series: series.default(''),
   language: languageTag.required(),
   rate: rate.default({ numerator: 25, denominator: 1 }),
   style: id.required(),
@@ -49,6 +50,8 @@ const newJob = objectOf<ReceivedJob>({
 const opening = objectOf<{ readonly track?: string }>({ track: id });
 const change = objectOf<JobChange>({
   title,
+  series,
+  language: languageTag,
   // A style that is sent whole is read by the decoder in core.
   style: Joi.alternatives(id, Joi.object()),
   recording: hash,
@@ -106,6 +109,8 @@ export function jobs(
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
     const {
       title: name,
+      series: of,
+      language: spoken,
       style,
       recording,
       recordingName: called = null,
@@ -121,6 +126,8 @@ export function jobs(
         .update({
           ...(await withRecording(tx, row, recording ?? row.recording, called)),
           ...(name === undefined ? {} : { title: name }),
+          ...(of === undefined ? {} : { series: of }),
+          ...(spoken === undefined ? {} : { language: spoken }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
           ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),
           ...(listened === undefined ? {} : { sound_track: listened }),

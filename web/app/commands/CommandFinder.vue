@@ -49,7 +49,7 @@ function run(command: Command | undefined): void {
 function whenGone(): void {
   const command = chosenCommand;
   chosenCommand = null;
-  command?.run();
+  if (command) list.runThis(command);
 }
 /** @returns whether the key does anything here */
 function go(key: string): boolean {
@@ -58,6 +58,8 @@ function go(key: string): boolean {
   else if (by !== 0) chosen.value = (chosen.value + by + found.value.length) % Math.max(1, found.value.length);
   return key === 'Enter' || by !== 0;
 }
+/** Why a command that is listed cannot be done now. */
+const whyNot = (command: Command): string | null => command.whyNot?.() ?? null;
 function onKey(event: KeyboardEvent): void {
   if (go(event.key)) event.preventDefault();
 }
@@ -101,7 +103,10 @@ function press(key: string): void {
         @click="run(command)"
         @pointerenter="chosen = i"
       >
-        <span>{{ command.title }}</span>
+        <span>
+          {{ command.title }}
+          <small v-if="whyNot(command)" class="soft block">{{ whyNot(command) }}</small>
+        </span>
         <kbd v-if="command.keys[0]">{{ keyLabel(command.keys[0]) }}</kbd>
       </li>
     </ul>

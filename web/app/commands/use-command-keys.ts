@@ -34,7 +34,7 @@ export function useCommandKeys(): void {
     if (!command) return;
     event.preventDefault();
     event.stopPropagation();
-    if (!command.release) command.run();
+    if (!command.release || (command.whyNot?.() ?? null) !== null) list.runThis(command);
     else if (!event.repeat) {
       held.set(event.code, command.release);
       command.run();

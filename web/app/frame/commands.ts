@@ -19,8 +19,22 @@ function frameCommands(router: Router): readonly Command[] {
   const dialogs = useDialogs();
   const go = (name: string) => (): void => void router.push({ name });
   return inSection('Anywhere', [
-    { id: 'undo', title: 'Undo', keys: ['Ctrl+z'], mac: ['Cmd+z'], run: track.undo },
-    { id: 'redo', title: 'Redo', keys: ['Ctrl+Shift+z'], mac: ['Cmd+Shift+z'], run: track.redo },
+    {
+      id: 'undo',
+      title: 'Undo',
+      keys: ['Ctrl+z'],
+      mac: ['Cmd+z'],
+      run: track.undo,
+      whyNot: () => (track.canUndo ? null : 'There is nothing to undo.'),
+    },
+    {
+      id: 'redo',
+      title: 'Redo',
+      keys: ['Ctrl+Shift+z'],
+      mac: ['Cmd+Shift+z'],
+      run: track.redo,
+      whyNot: () => (track.canRedo ? null : 'There is nothing to redo.'),
+    },
     { id: 'save-now', title: 'Save now', keys: ['Ctrl+s'], mac: ['Cmd+s'], run: track.saveNow },
     {
       id: 'find-command',
@@ -36,6 +50,12 @@ function frameCommands(router: Router): readonly Command[] {
       keys: [`Ctrl+Shift+${String(i + 1)}`],
       run: go(name),
     })),
+    {
+      id: 'about-job',
+      title: 'Change title, series, language…',
+      keys: [],
+      run: () => (dialogs.open = 'about-job'),
+    },
     { id: 'mark-untimed', title: 'Mark captions that are not timed while it plays', keys: [], run: go('tape') },
     { id: 'go-styles', title: 'Go to house styles', keys: [], run: go('styles') },
     { id: 'go-jobs', title: 'Go to all jobs', keys: [], run: go('jobs') },
@@ -51,6 +71,6 @@ export const gatherCommands = (router: Router): readonly Command[] => [
   ...recordingCommands(),
   ...reflowCommands(),
   ...checksCommands(),
-  ...trackCommands(),
+  ...trackCommands(router),
   ...frameCommands(router),
 ];

@@ -82,8 +82,8 @@ export const useJob = defineStore('job', () => {
     if (job.value) await answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body: { style } }));
   }
 
-  /** Changes what the job says of its recording. @throws {ApiError} */
-  async function change(body: Omit<JobChange, 'title' | 'style'>): Promise<void> {
+  /** Changes what the job is called, or says of its recording. @throws {ApiError} */
+  async function change(body: Omit<JobChange, 'style'>): Promise<void> {
     if (!job.value) return;
     const asked = answered(ask('PATCH /api/jobs/:id', { params: { id: job.value.id }, body }));
     changing = asked.catch(() => undefined);

@@ -2,7 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch, type WritableComputedRef } from 'vue';
 
-export type DialogName = 'finder' | 'style' | 'reflow' | 'keys' | 'label' | 'keep-only' | 'recording';
+export type DialogName =
+  'finder' | 'style' | 'reflow' | 'keys' | 'label' | 'keep-only' | 'recording' | 'go-to' | 'about-job' | 'new-language';
 
 export const useDialogs = defineStore('dialogs', () => {
   const open = ref<DialogName | null>(null);

@@ -16,6 +16,8 @@ const field = <T>(usual: T, fits: (written: unknown) => boolean): PreferenceFiel
 export const flag = (usual: boolean): PreferenceField<boolean> =>
   field(usual, (written) => typeof written === 'boolean');
 
+export const text = (usual: string): PreferenceField<string> => field(usual, (written) => typeof written === 'string');
+
 /** The first is the usual one. */
 export const oneOf = <const T extends string>(...choices: readonly [T, ...T[]]): PreferenceField<T> =>
   field(choices[0], (written) => choices.some((choice) => choice === written));

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, type WritableComputedRef } from 'vue';
 import { usualDoubt } from '../../../core/model/doubt.ts';
-import { chosenNumber, flag, group, number, oneOf, textLists, texts, type PreferenceField } from './fields.ts';
+import { chosenNumber, flag, group, number, oneOf, text, textLists, texts, type PreferenceField } from './fields.ts';
 
 /** Every preference there is: what it is until a person says otherwise, and what it can be. A new one is a line here. */
 const fields = {
@@ -54,6 +54,9 @@ const fields = {
   showsDraft: flag(false),
   /** Times are shown as timecodes, with the number of the picture. */
   inFrames: flag(false),
+  /** Of new jobs: the language and the house style of the last one that was made. */
+  usualLanguage: text('en-GB'),
+  usualStyle: text(''),
   /** Ids of the commands that were run from the finder, the last first. */
   recentCommands: texts(12),
   /** Keys that are not the usual ones, by the id of the command. */

@@ -1,6 +1,6 @@
 /** Two tracks that are compared, and which of them the picture shows at the moment. */
 import { defineStore } from 'pinia';
-import { computed, shallowRef } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { Caption } from '../../../core/model/caption.ts';
 
 interface Pair {
@@ -21,6 +21,8 @@ export const useCompared = defineStore('compared', () => {
   const pair = shallowRef<Pair | null>(null);
   /** A version that is compared with its track as it stands. */
   const version = shallowRef<LookedAt | null>(null);
+  /** Comparing was asked for, and is not in sight yet. */
+  const wanted = ref(false);
   /** The one on the picture; the track that is worked on where it is neither. */
   const shown = shallowRef<Shown>('open');
   /** The captions for the picture; null where it shows what is worked on. */
@@ -32,5 +34,5 @@ export const useCompared = defineStore('compared', () => {
   function clear(): void {
     [pair.value, shown.value, version.value] = [null, 'open', null];
   }
-  return { pair, shown, version, captions, swap, clear };
+  return { pair, wanted, shown, version, captions, swap, clear };
 });

@@ -144,6 +144,10 @@ export const useTrack = defineStore('track', () => {
   );
 
   const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
+  /** Why nothing can be changed in it, as a sentence; null where it can. */
+  const whyReadOnly = computed(() =>
+    editable.value ? null : 'A machine draft stays as it came. Copy it as a new track first, in Tracks.',
+  );
   /** The captions that have times of their own. */
   const timed = computed(() => captions.value.filter((c) => c.timing === 'set'));
   /** How many captions have been proofed. */
@@ -158,6 +162,7 @@ export const useTrack = defineStore('track', () => {
     holdUp,
     lastChange,
     editable,
+    whyReadOnly,
     timed,
     proofed,
     canUndo,

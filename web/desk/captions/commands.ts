@@ -2,52 +2,69 @@
 import { inSection, type Command } from '../../ui/commands/command.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
+import { useTrack } from '../../data/tracks/track.ts';
 import { useCaption } from './use-caption.ts';
 import { useTimesOf } from './use-times.ts';
 import { useSeveral } from './use-several.ts';
 
-export function captionCommands(): readonly Command[] {
+/** Going to other captions. */
+function goingOn(): readonly Command[] {
   const cursor = useCursor();
   const dialogs = useDialogs();
   const caption = useCaption();
-  const several = useSeveral();
+  return inSection('One caption', [
+    {
+      id: 'above',
+      title: 'Caption above',
+      keys: ['Ctrl+ArrowUp'],
+      mac: ['Cmd+Alt+ArrowUp'],
+      run: () => cursor.move(-1),
+    },
+    {
+      id: 'below',
+      title: 'Caption below',
+      keys: ['Ctrl+ArrowDown'],
+      mac: ['Cmd+Alt+ArrowDown'],
+      run: () => cursor.move(1),
+    },
+    {
+      id: 'unproofed',
+      title: 'Next caption not proofed',
+      keys: ['F9'],
+      mac: ['Ctrl+n'],
+      run: () => caption.unproofed(1),
+    },
+    {
+      id: 'unproofed-before',
+      title: 'Caption not proofed before',
+      keys: ['Shift+F9'],
+      mac: ['Ctrl+Shift+n'],
+      run: () => caption.unproofed(-1),
+    },
+    {
+      id: 'go-to',
+      title: 'Go to a time, or to a caption by its number…',
+      keys: ['Ctrl+g'],
+      mac: ['Cmd+g'],
+      run: () => (dialogs.open = 'go-to'),
+    },
+  ]);
+}
+
+/** What changes the cursor caption. */
+function changingOne(): readonly Command[] {
+  const caption = useCaption();
   const times = useTimesOf();
-  return [
-    ...inSection('One caption', [
+  const track = useTrack();
+  return inSection(
+    'One caption',
+    [
       {
         id: 'proof',
         title: 'Proofed, and on to the next',
         keys: ['Ctrl+Enter'],
         mac: ['Cmd+Enter'],
         run: caption.proof,
-      },
-      {
-        id: 'above',
-        title: 'Caption above',
-        keys: ['Ctrl+ArrowUp'],
-        mac: ['Cmd+Alt+ArrowUp'],
-        run: () => cursor.move(-1),
-      },
-      {
-        id: 'below',
-        title: 'Caption below',
-        keys: ['Ctrl+ArrowDown'],
-        mac: ['Cmd+Alt+ArrowDown'],
-        run: () => cursor.move(1),
-      },
-      {
-        id: 'unproofed',
-        title: 'Next caption not proofed',
-        keys: ['F9'],
-        mac: ['Ctrl+n'],
-        run: () => caption.unproofed(1),
-      },
-      {
-        id: 'unproofed-before',
-        title: 'Caption not proofed before',
-        keys: ['Shift+F9'],
-        mac: ['Ctrl+Shift+n'],
-        run: () => caption.unproofed(-1),
       },
       { id: 'join-above', title: 'Join with the caption above', keys: [], run: () => caption.join('above') },
       { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => caption.join('below') },
@@ -99,8 +116,19 @@ export function captionCommands(): readonly Command[] {
         mac: ['Cmd+Shift+Enter'],
         run: () => void caption.breakLines(),
       },
-    ]),
-    ...inSection('Several captions', [
+    ],
+    () => track.whyReadOnly,
+  );
+}
+
+/** What changes the captions that are selected. */
+function changingSeveral(): readonly Command[] {
+  const dialogs = useDialogs();
+  const several = useSeveral();
+  const track = useTrack();
+  return inSection(
+    'Several captions',
+    [
       { id: 'proof-selected', title: 'Selected captions proofed, or no longer', keys: [], run: several.proof },
       { id: 'label', title: 'Label the speaker…', keys: ['Ctrl+l'], run: () => (dialogs.open = 'label') },
       { id: 'join-selected', title: 'Join the selected captions', keys: ['Ctrl+j'], run: several.join },
@@ -112,6 +140,22 @@ export function captionCommands(): readonly Command[] {
         run: several.remove,
       },
       { id: 'keep-only', title: 'Keep only a part…', keys: [], run: () => (dialogs.open = 'keep-only') },
-    ]),
-  ];
+    ],
+    () => track.whyReadOnly,
+  );
 }
+
+/** What takes them along. */
+function takingAlong(): readonly Command[] {
+  const several = useSeveral();
+  return inSection('Several captions', [
+    { id: 'copy-text', title: 'Copy the text', keys: [], run: () => void several.copyText() },
+  ]);
+}
+
+export const captionCommands = (): readonly Command[] => [
+  ...goingOn(),
+  ...changingOne(),
+  ...changingSeveral(),
+  ...takingAlong(),
+];

@@ -57,5 +57,16 @@ export function useSeveral() {
   function label(speaker: string): void {
     if (findings.context) change(labelled(captions.value, speaker, findings.context));
   }
-  return { captions, remove, keepOnly, proof, join, label };
+  /** The text of the selected captions, or of all, goes to the clipboard: a blank line between captions, as when it is cut out by hand. */
+  async function copyText(): Promise<void> {
+    const of = selection.places ? captions.value : track.captions;
+    const many = of.length === 1 ? 'one caption' : `${String(of.length)} captions`;
+    try {
+      await navigator.clipboard.writeText(of.map((c) => c.text).join('\n\n'));
+      messages.remark = `The text of ${many} is on the clipboard.`;
+    } catch {
+      messages.remark = 'The browser does not let pages write to the clipboard here. Select the text and copy it.';
+    }
+  }
+  return { captions, copyText, remove, keepOnly, proof, join, label };
 }

@@ -3,7 +3,6 @@ import { languageFor } from '../../import/language.ts';
 import ProgressBar from '../../ui/controls/ProgressBar.vue';
 import CheckField from '../../ui/controls/CheckField.vue';
 import ChoiceCards from '../../ui/controls/ChoiceCards.vue';
-import SelectField from '../../ui/controls/SelectField.vue';
 import FormField from '../../ui/controls/FormField.vue';
 import TextField from '../../ui/controls/TextField.vue';
 import { useFaults } from '../../ui/controls/use-faults.ts';
@@ -20,7 +19,8 @@ import ImportCard from '../../import/ImportCard.vue';
 import { useImport } from '../../import/use-import.ts';
 import PageHeader from '../../ui/controls/PageHeader.vue';
 import { recordingInWords } from '../../ui/describe/recordings.ts';
-import { languageChoices, languages } from '../../ui/describe/languages.ts';
+import LanguageField from '../../ui/describe/LanguageField.vue';
+import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useStyles } from '../../data/jobs/styles.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { trackFrom } from '../../import/add-track.ts';
@@ -30,9 +30,16 @@ import TextButton from '../../ui/controls/TextButton.vue';
 
 const router = useRouter();
 const title = ref('');
-const language = ref('en-GB');
+const preferences = usePreferences();
+const language = ref(preferences.usualLanguage);
 const styles = useStyles();
-const style = ref(styles.all[0]?.id ?? '');
+/** The one that was used last, where there still is one of that name. */
+const usualStyle = computed(() => styles.all.find((s) => s.id === preferences.usualStyle) ?? styles.all[0]);
+const chosen = ref<string | null>(null);
+const style = computed({
+  get: () => chosen.value ?? usualStyle.value?.id ?? '',
+  set: (id) => (chosen.value = id),
+});
 const recording = shallowRef<Recording | null>(null);
 /** Of its pictures, where it tells. */
 const rate = shallowRef<FrameRate | null>(null);
@@ -51,8 +58,6 @@ const noWords: Pick<ReadResult, 'captions' | 'foreign'> & { readonly format: nul
 const trouble = ref<string | null>(null);
 const making = ref(false);
 let uploading = new AbortController();
-const known = shallowRef(languages);
-const spoken = computed(() => languageChoices(known.value));
 const cards = computed(() =>
   styles.all.map((s) => ({
     value: s.id,
@@ -91,7 +96,6 @@ watch(draft, (file) => {
   if (!file) return;
   fromNothing.value = false;
   language.value = languageFor(file, words.name.value, language.value);
-  if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
 });
 
 const faults = useFaults(
@@ -147,6 +151,7 @@ async function make(): Promise<void> {
       ...(rate.value && { rate: rate.value }),
     };
     const job = await ask('POST /api/jobs', { body: requested(wanted, fromNothing.value ? null : draft.value) });
+    [preferences.usualLanguage, preferences.usualStyle] = [wanted.language, wanted.style];
     await router.push({ name: fromNothing.value ? 'tape' : 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);
@@ -181,7 +186,7 @@ onMounted(() => {
       </p>
       <template #more>
         <FormField v-slot="{ field }" label="Language spoken">
-          <SelectField :id="field.id" v-model="language" label="Language spoken" :options="spoken" large :width="280" />
+          <LanguageField :id="field.id" v-model="language" label="Language spoken" />
         </FormField>
         <FormField v-slot="{ field }" label="Title" :fault="faults.beside('title')" required>
           <TextField v-bind="field" v-model="title" placeholder="As it will stand on the Jobs page" dir="auto" />

@@ -22,6 +22,7 @@ export function tapeCommands(): readonly Command[] {
   const preferences = usePreferences();
   const messages = useMessages();
   const cursor = useCursor();
+  const readOnly = (): string | null => track.whyReadOnly;
   function hearGap(): void {
     const index = track.timed.findIndex((c) => c.id === cursor.caption?.id);
     const [before, here] = [track.timed[index - 1], track.timed[index]];
@@ -51,8 +52,15 @@ export function tapeCommands(): readonly Command[] {
       title: 'New caption in the drawn stretch, or at the playhead',
       keys: ['Ctrl+Shift+Space', 'f'],
       run: drawn.insert,
+      whyNot: readOnly,
     },
-    { id: 'new-for-speech', title: 'New captions where speech has none', keys: [], run: made.insertForSpeech },
+    {
+      id: 'new-for-speech',
+      title: 'New captions where speech has none',
+      keys: [],
+      run: made.insertForSpeech,
+      whyNot: readOnly,
+    },
     {
       id: 'mark',
       title: 'Mark: held while a caption is said, tapped where the next begins',

@@ -12,6 +12,7 @@ import ChoiceButtons from '../../ui/controls/ChoiceButtons.vue';
 import RowButton from '../../ui/controls/RowButton.vue';
 import SelectField from '../../ui/controls/SelectField.vue';
 import { useVirtualRows } from '../../ui/controls/use-virtual-rows.ts';
+import { pairToCompare } from './pair-to-compare.ts';
 import { useCompared, type LookedAt } from '../../data/tracks/compared.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
@@ -51,12 +52,23 @@ watch(
 watch(
   [() => props.tracks, reference, other],
   ([tracks]) => {
-    const open = track.track?.id ?? '';
     const known = (id: string): boolean => choices.value.some((choice) => choice.value === id);
-    if (!known(reference.value)) reference.value = open;
-    if (!known(other.value))
-      other.value =
-        (tracks.find((t) => t.id !== open && t.kind === 'machine') ?? tracks.find((t) => t.id !== open))?.id ?? '';
+    if (known(reference.value) && known(other.value)) return;
+    [reference.value, other.value] = pairToCompare(tracks, track.track?.id ?? '') ?? ['', ''];
+  },
+  { immediate: true },
+);
+
+// Asked for by its command: it is under the list of tracks.
+watch(
+  () => compared.wanted,
+  (now) => {
+    if (!now) return;
+    compared.wanted = false;
+    void nextTick(() => {
+      section.value?.scrollIntoView({ block: 'nearest' });
+      section.value?.querySelector('input')?.focus();
+    });
   },
   { immediate: true },
 );

@@ -5,9 +5,9 @@ import type { TrackSummary } from '../../../core/job/job.ts';
 import type { TrackKind } from '../../../core/model/caption.ts';
 import DialogSheet from '../../ui/controls/DialogSheet.vue';
 import FormField from '../../ui/controls/FormField.vue';
+import LanguageField from '../../ui/describe/LanguageField.vue';
 import SelectField from '../../ui/controls/SelectField.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
-import { languageChoices, languages } from '../../ui/describe/languages.ts';
 import { kindChoices } from '../../ui/describe/tracks.ts';
 
 /** The language and the kind of a track. */
@@ -28,9 +28,6 @@ watch(
   },
   { immediate: true },
 );
-const spoken = computed(() =>
-  languageChoices([...new Set([...languages, ...(props.track ? [props.track.language] : [])])]),
-);
 /** Nothing becomes a machine draft. */
 const kinds = kindChoices.filter((k) => k.value !== 'machine');
 function save(): void {
@@ -45,7 +42,7 @@ function save(): void {
   <DialogSheet v-model:open="open" :title="`About “${track?.name ?? ''}”`" :width="440" :footer="null">
     <form class="stack start" @submit.prevent="save">
       <FormField v-slot="{ field }" label="Language">
-        <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="240" />
+        <LanguageField :id="field.id" v-model="language" label="Language" :width="240" />
       </FormField>
       <FormField v-if="track?.kind !== 'machine'" v-slot="{ field }" label="Kind">
         <SelectField :id="field.id" v-model="kind" label="Kind" :options="kinds" large :width="240" />

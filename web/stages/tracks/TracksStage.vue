@@ -6,7 +6,8 @@ import FormField from '../../ui/controls/FormField.vue';
 import TextField from '../../ui/controls/TextField.vue';
 import { useFaults } from '../../ui/controls/use-faults.ts';
 import { trackNameFault } from '../../../core/contract/title.ts';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { storeToRefs } from 'pinia';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { ReadResult } from '../../../core/formats/format.ts';
 import type { TrackProperties } from '../../../core/contract/tracks.ts';
 import type { TrackSummary } from '../../../core/job/job.ts';
@@ -14,17 +15,19 @@ import type { TrackKind } from '../../../core/model/caption.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
 import ImportCard from '../../import/ImportCard.vue';
 import { useImport } from '../../import/use-import.ts';
-import { languageChoices, languages } from '../../ui/describe/languages.ts';
+import LanguageField from '../../ui/describe/LanguageField.vue';
 import { kindChoices } from '../../ui/describe/tracks.ts';
 import { useBeside } from '../../data/tracks/beside.ts';
 import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
 import { ask } from '../../data/client/client.ts';
+import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useRetime } from '../../move-times/bar/retime.ts';
+import { useMadeTracks } from './made-tracks.ts';
 import { useVersions } from './use-versions.ts';
-import { addTrack, copyOf, trackFrom, type MadeTrack } from '../../import/add-track.ts';
+import { addTrack, trackFrom, type MadeTrack } from '../../import/add-track.ts';
 import TrackCompare from './TrackCompare.vue';
 import DeletedTracks from './DeletedTracks.vue';
 import TrackDialog from './TrackDialog.vue';
@@ -36,19 +39,19 @@ const job = useJob();
 const track = useTrack();
 const messages = useMessages();
 const retime = useRetime();
+const dialogs = useDialogs();
 const beside = useBeside();
 const dropped = useDroppedFile();
 const incoming = useImport(computed(() => job.job?.style ?? null));
 const trouble = ref<string | null>(null);
 const adding = ref(false);
-const added = ref('');
+const made = useMadeTracks();
+const { added } = storeToRefs(made);
 const kind = ref<TrackKind>('captions');
 const language = ref('');
 const name = ref('');
 const faults = useFaults(() => ({ name: trackNameFault(name.value) }), '.track-form');
 const { understood } = incoming;
-const known = shallowRef(languages);
-const spoken = computed(() => languageChoices(known.value));
 
 async function take(file: File | null | undefined): Promise<void> {
   if (!file) return;
@@ -61,7 +64,6 @@ async function take(file: File | null | undefined): Promise<void> {
 watch(understood, (file) => {
   if (!file) return;
   language.value = languageFor(file, incoming.name.value, job.job?.language ?? 'en');
-  if (!known.value.includes(language.value)) known.value = [...known.value, language.value];
   const other = language.value.split('-')[0] !== job.job?.language.split('-')[0];
   kind.value =
     file.format === 'txt' || file.format === 'html'
@@ -80,7 +82,7 @@ watch(
   },
   { immediate: true },
 );
-let made: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
+let adds: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
 async function add(): Promise<void> {
   if (!job.job || !understood.value || !faults.isSound()) return;
   adding.value = true;
@@ -89,9 +91,9 @@ async function add(): Promise<void> {
     const wanted = { kind: kind.value, name: name.value.trim(), language: language.value };
     // Asked again after an answer that was lost, the same track is sent, and made once.
     const key = JSON.stringify(wanted);
-    if (made?.key !== key || made.from !== understood.value)
-      made = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
-    await addTrack(job.job.id, made.track);
+    if (adds?.key !== key || adds.from !== understood.value)
+      adds = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
+    await addTrack(job.job.id, adds.track);
     added.value = `“${name.value.trim()}” is now a track of this job.`;
     incoming.leave();
     await job.refresh();
@@ -129,27 +131,8 @@ async function remove(gone: TrackSummary): Promise<void> {
       { title: 'Bring it back', run: () => void restore(gone) },
     ]);
 }
-/** The copies that are on their way, so that one that is asked for again after a lost answer is made once. */
-const copies = new Map<string, MadeTrack>();
-async function copy(id: string): Promise<void> {
-  if (!job.job) return;
-  try {
-    const shown = track.track;
-    // The open track as this page has it, with what is not saved yet.
-    const from =
-      shown?.id === id ? { ...shown, captions: track.captions } : await ask('GET /api/tracks/:id', { params: { id } });
-    const copied = copies.get(id) ?? copyOf(from, `${nameOf(id).slice(0, 112)}, a copy`);
-    copies.set(id, copied);
-    await addTrack(job.job.id, copied);
-    copies.delete(id);
-    added.value = `“${copied.name}” is now a track of this job.`;
-    await job.refresh();
-  } catch (error) {
-    messages.notice = `The track was not copied: ${sentence(error)}`;
-  }
-}
+onBeforeUnmount(() => (added.value = ''));
 const versioned = computed(() => job.job?.tracks.find((t) => t.id === versionsOf.value));
-const nameOf = (id: string): string => job.job?.tracks.find((t) => t.id === id)?.name ?? '';
 async function open(id: string): Promise<void> {
   if (!job.job) return;
   job.choose(id);
@@ -162,6 +145,9 @@ async function open(id: string): Promise<void> {
     <h2>Tracks</h2>
     <span class="soft">the tracks of this job</span>
     <span class="spacer"></span>
+    <TextButton v-if="track.captions.length > 0" @click="dialogs.open = 'new-language'"
+      >New language beside this one…</TextButton
+    >
     <TextButton :disabled="!track.editable" @click="retime.open('borrow')">Borrow timing…</TextButton>
     <FileButton main @file="take">Import a file</FileButton>
   </div>
@@ -177,7 +163,7 @@ async function open(id: string): Promise<void> {
             <SelectField :id="field.id" v-model="kind" label="Kind" :options="kindChoices" large :width="200" />
           </FormField>
           <FormField v-slot="{ field }" label="Language">
-            <SelectField :id="field.id" v-model="language" label="Language" :options="spoken" large :width="280" />
+            <LanguageField :id="field.id" v-model="language" label="Language" />
           </FormField>
           <p class="row">
             <TextButton main submit :disabled="adding">Add the track</TextButton>
@@ -197,7 +183,7 @@ async function open(id: string): Promise<void> {
       :beside="beside.shown?.id ?? null"
       @open="open"
       @rename="rename"
-      @copy="copy"
+      @copy="made.copy"
       @about="(t) => (about = t)"
       @beside="beside.choose"
       @versions="(t) => (versionsOf = t.id)"

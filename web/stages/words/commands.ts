@@ -1,6 +1,7 @@
 /** Commands of the words, most of them on the text surface. */
 import { inSection, type Command } from '../../ui/commands/command.ts';
 import { useMessages } from '../../data/messages/messages.ts';
+import { useTrack } from '../../data/tracks/track.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import { useShownSurface } from '../../desk/text/shown-surface.ts';
 import { useCorrections } from '../../desk/suggestions/corrections.ts';
@@ -12,17 +13,15 @@ export function wordsCommands(): readonly Command[] {
   const messages = useMessages();
   const preferences = usePreferences();
   const shown = useShownSurface();
+  const track = useTrack();
   const doubt = useDoubt();
   const find = useFind();
   const corrections = useCorrections();
   const heard = useHeard();
 
-  /** Does something on the surface, or says where that is. */
-  const inWords = (act: () => void) => (): void => {
-    if (shown.surface) act();
-    else messages.remark = 'Go to Words for this.';
-  };
-  const mark = (kind: 'italic' | 'bold' | 'underline') => inWords(() => shown.surface?.mark(kind));
+  const elsewhere = (): string | null => (shown.surface ? null : 'Go to Words for this.');
+  const cannotWrite = (): string | null => elsewhere() ?? track.whyReadOnly;
+  const mark = (kind: 'italic' | 'bold' | 'underline') => (): void => void shown.surface?.mark(kind);
   function correctSame(): void {
     corrections.settle();
     if (corrections.offer) void corrections.correctIn(corrections.offer.places);
@@ -30,82 +29,104 @@ export function wordsCommands(): readonly Command[] {
   }
 
   return [
-    ...inSection('Correcting words', [
-      {
-        id: 'heard',
-        title: 'Select the word just heard; again, the one before',
-        keys: ['F3'],
-        mac: ['Ctrl+s'],
-        run: inWords(heard),
-      },
-      {
-        id: 'doubtful',
-        title: 'Next doubtful word, with suggestions',
-        keys: ['F4'],
-        mac: ['Ctrl+w'],
-        run: inWords(() => doubt.next()),
-      },
-      {
-        id: 'suggest',
-        title: 'Suggestions for this word, or the selected words',
-        keys: ['Shift+F4'],
-        mac: ['Ctrl+Shift+w'],
-        run: inWords(() => doubt.suggestHere()),
-      },
-      { id: 'mend-same', title: 'Correct the same mistake everywhere', keys: ['Ctrl+m'], run: correctSame },
-      {
-        id: 'find',
-        title: 'Find and replace',
-        keys: ['Ctrl+f'],
-        mac: ['Cmd+f'],
-        run: inWords(() => find.start()),
-      },
-      {
-        id: 'capital',
-        title: 'Capital for this word, or none',
-        keys: ['F2'],
-        mac: ['Ctrl+u'],
-        run: inWords(() => shown.surface?.capital()),
-      },
-      { id: 'italic', title: 'Italic', keys: ['Ctrl+i'], mac: ['Cmd+i'], run: mark('italic') },
-      { id: 'bold', title: 'Bold', keys: ['Ctrl+b'], mac: ['Cmd+b'], run: mark('bold') },
-      { id: 'underline', title: 'Underline', keys: ['Ctrl+u'], mac: ['Cmd+u'], run: mark('underline') },
-      {
-        id: 'turn',
-        title: 'Line by line, or running text',
-        keys: ['Ctrl+Shift+r'],
-        run: inWords(() => (preferences.reading = preferences.reading === 'lines' ? 'text' : 'lines')),
-      },
-    ]),
-    ...inSection('One caption', [
-      {
-        id: 'give-above',
-        title: 'Give the first word to the caption above',
-        keys: ['Alt+Shift+ArrowUp'],
-        run: inWords(() => shown.surface?.give('above')),
-      },
-      {
-        id: 'give-below',
-        title: 'Give the last word to the caption below',
-        keys: ['Alt+Shift+ArrowDown'],
-        run: inWords(() => shown.surface?.give('below')),
-      },
-    ]),
-    ...inSection('Several captions', [
-      {
-        id: 'select-above',
-        title: 'Select the caption above too',
-        keys: ['Ctrl+Shift+ArrowUp'],
-        mac: ['Cmd+Alt+Shift+ArrowUp'],
-        run: inWords(() => shown.surface?.extend(-1)),
-      },
-      {
-        id: 'select-below',
-        title: 'Select the caption below too',
-        keys: ['Ctrl+Shift+ArrowDown'],
-        mac: ['Cmd+Alt+Shift+ArrowDown'],
-        run: inWords(() => shown.surface?.extend(1)),
-      },
-    ]),
+    ...inSection(
+      'Correcting words',
+      [
+        {
+          id: 'heard',
+          title: 'Select the word just heard; again, the one before',
+          keys: ['F3'],
+          mac: ['Ctrl+s'],
+          run: heard,
+        },
+        {
+          id: 'doubtful',
+          title: 'Next doubtful word, with suggestions',
+          keys: ['F4'],
+          mac: ['Ctrl+w'],
+          run: () => doubt.next(),
+        },
+        {
+          id: 'suggest',
+          title: 'Suggestions for this word, or the selected words',
+          keys: ['Shift+F4'],
+          mac: ['Ctrl+Shift+w'],
+          run: () => doubt.suggestHere(),
+        },
+        {
+          id: 'find',
+          title: 'Find and replace',
+          keys: ['Ctrl+f'],
+          mac: ['Cmd+f'],
+          run: () => find.start(),
+        },
+        {
+          id: 'turn',
+          title: 'Line by line, or running text',
+          keys: ['Ctrl+Shift+r'],
+          run: () => (preferences.reading = preferences.reading === 'lines' ? 'text' : 'lines'),
+        },
+      ],
+      elsewhere,
+    ),
+    ...inSection(
+      'Correcting words',
+      [
+        {
+          id: 'capital',
+          title: 'Capital for this word, or none',
+          keys: ['F2'],
+          mac: ['Ctrl+u'],
+          run: () => shown.surface?.capital(),
+        },
+        { id: 'italic', title: 'Italic', keys: ['Ctrl+i'], mac: ['Cmd+i'], run: mark('italic') },
+        { id: 'bold', title: 'Bold', keys: ['Ctrl+b'], mac: ['Cmd+b'], run: mark('bold') },
+        { id: 'underline', title: 'Underline', keys: ['Ctrl+u'], mac: ['Cmd+u'], run: mark('underline') },
+      ],
+      cannotWrite,
+    ),
+    ...inSection(
+      'Correcting words',
+      [{ id: 'mend-same', title: 'Correct the same mistake everywhere', keys: ['Ctrl+m'], run: correctSame }],
+      () => track.whyReadOnly,
+    ),
+    ...inSection(
+      'One caption',
+      [
+        {
+          id: 'give-above',
+          title: 'Give the first word to the caption above',
+          keys: ['Alt+Shift+ArrowUp'],
+          run: () => shown.surface?.give('above'),
+        },
+        {
+          id: 'give-below',
+          title: 'Give the last word to the caption below',
+          keys: ['Alt+Shift+ArrowDown'],
+          run: () => shown.surface?.give('below'),
+        },
+      ],
+      cannotWrite,
+    ),
+    ...inSection(
+      'Several captions',
+      [
+        {
+          id: 'select-above',
+          title: 'Select the caption above too',
+          keys: ['Ctrl+Shift+ArrowUp'],
+          mac: ['Cmd+Alt+Shift+ArrowUp'],
+          run: () => shown.surface?.extend(-1),
+        },
+        {
+          id: 'select-below',
+          title: 'Select the caption below too',
+          keys: ['Ctrl+Shift+ArrowDown'],
+          mac: ['Cmd+Alt+Shift+ArrowDown'],
+          run: () => shown.surface?.extend(1),
+        },
+      ],
+      elsewhere,
+    ),
   ];
 }

@@ -24,6 +24,8 @@ export interface Command {
   /** The keys on a Mac, where they are others: those above are the system’s or the browser’s there. */
   readonly mac?: readonly string[];
   readonly run: () => void;
+  /** Why it cannot be done now, as a sentence that says what to do; null, or nothing, where it can. */
+  readonly whyNot?: () => string | null;
   /** What the key does as it is let go; held, it runs once however long. */
   readonly release?: () => void;
 }
@@ -31,9 +33,12 @@ export interface Command {
 /** A command with what its section and its keys would be on their own. */
 type Entry = Omit<Command, 'section'>;
 
-/** The commands of one section. */
-export const inSection = (section: Command['section'], entries: readonly Entry[]): readonly Command[] =>
-  entries.map((entry) => ({ ...entry, section }));
+/** The commands of one section. @param whyNot why none of them can be done now, for those that do not say so themselves */
+export const inSection = (
+  section: Command['section'],
+  entries: readonly Entry[],
+  whyNot?: Command['whyNot'],
+): readonly Command[] => entries.map((entry) => ({ ...(whyNot ? { whyNot } : {}), ...entry, section }));
 
 /** Commands with the keys of a Mac, or those of other machines. */
 export const withKeysOf = (commands: readonly Command[], mac: boolean): readonly Command[] =>

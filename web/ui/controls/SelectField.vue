@@ -20,13 +20,15 @@ const props = withDefaults(
     /** Of the input, where a label points at it. */
     id?: string | undefined;
     options: readonly Choice<T>[];
+    /** What is found by typing, where that is more than the options. */
+    search?: ((typed: string) => readonly Choice<T>[]) | undefined;
     /** In px; as wide as what is chosen where it is left out. */
     width?: number | undefined;
     large?: boolean;
     /** Without the sign that it opens, where room is short. */
     bare?: boolean;
   }>(),
-  { width: undefined, id: undefined },
+  { width: undefined, id: undefined, search: undefined },
 );
 const value = defineModel<T | null>({ required: true });
 /** More are never drawn at once; typing narrows them. */
@@ -40,6 +42,7 @@ const { open, popupClass, setOpen, onKey } = useList(root, {
 });
 const found = computed(() => {
   const part = wanted.value.trim().toLowerCase();
+  if (part !== '' && props.search) return props.search(wanted.value);
   return part === '' ? props.options : props.options.filter((o) => o.title.toLowerCase().includes(part));
 });
 const shown = computed(() => [
