@@ -364,3 +364,27 @@ describe('fenwix compare', () => {
     );
   });
 });
+
+describe('captions that are not timed', () => {
+  const text = 'The gate opens.\n\nThe boat goes in.\n';
+
+  it('never get a made-up time in silence', () => {
+    const { ending, muttered, written } = at({ 't.txt': text }, 'convert', 't.txt', 'out.srt', '--from', 'txt');
+    expect([ending, written]).toEqual([2, {}]);
+    expect(muttered).toContain('2 captions are not timed, and no other is there: the SRT file would be empty.');
+  });
+
+  it('get one where that is asked for, which is said', () => {
+    const args = ['convert', 't.txt', 'out.srt', '--from', 'txt', '--keep-untimed'];
+    const { ending, muttered, written } = at({ 't.txt': text }, ...args);
+    expect(ending).toBe(0);
+    expect(muttered).toContain('2 captions are not timed; their times are made up.');
+    expect(written['out.srt']).toContain('The boat goes in.');
+  });
+
+  it('stay where a file has no times', () => {
+    expect(at({ 't.txt': text }, 'convert', 't.txt', 'out.html', '--from', 'txt').written['out.html']).toContain(
+      'gate',
+    );
+  });
+});

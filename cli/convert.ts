@@ -15,10 +15,11 @@ import {
   targetNames,
   targetOf,
   titleOf,
+  untimedFlag,
   writeCaptionFile,
 } from './files.ts';
 
-const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--crlf] [--strict] [--json]`;
+const usage = `fenwix convert IN OUT [--to ${targetNames}] ${readingUsage} [--language TAG] [--leave-out notes,labels] [--positions] [--word-times] [--time-marks] [--keep-untimed] [--crlf] [--strict] [--json]`;
 
 /** @throws {CannotDo} naming what can be left out */
 function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; readonly labels: boolean } {
@@ -33,7 +34,7 @@ function toLeaveOut(value: string | undefined): { readonly soundNotes: boolean; 
 export const convert: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...readingOptions.values, 'to', 'language', 'leave-out'],
-    flags: [...readingOptions.flags, 'crlf', 'strict', 'positions', 'word-times', 'time-marks', 'json'],
+    flags: [...readingOptions.flags, 'crlf', untimedFlag, 'strict', 'positions', 'word-times', 'time-marks', 'json'],
   });
   const { files, values, flags } = given;
   const [from, out] = files;
@@ -62,12 +63,12 @@ export const convert: CommandLine = (words, terminal) => {
   for (const m of inWords ? file.warnings : []) terminal.mutter(`line ${String(m.line)}: ${m.message}\n`);
   if (flags.has('unroll') && !file.rolling)
     terminal.mutter('These captions neither roll nor come word by word; they were left as they are.\n');
-  const losses = writeCaptionFile(terminal, out, target, sheet, given, options);
+  const { losses, captions: many } = writeCaptionFile(terminal, out, target, sheet, given, options);
   if (losses.length > 0 && inWords) terminal.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
   if (!inWords)
     // What stands on standard output is the file where that was asked for.
     (out === '-' ? terminal.mutter : terminal.say)(
-      json({ format: target.name, captions: sheet.captions.length, warnings: file.warnings, losses }),
+      json({ format: target.name, captions: many, warnings: file.warnings, losses }),
     );
   const lost = losses.length > 0 || file.warnings.some((m) => m.lost === true);
   return flags.has('strict') && lost ? 1 : 0;

@@ -3,6 +3,7 @@ import { Unreadable, type FormatName } from '../core/formats/format.ts';
 import type { Loss } from '../core/formats/loss.ts';
 import { plainly, type Sheet, type WriteOptions } from '../core/formats/sheet.ts';
 import { formatNamed, formats, importCaptions, writable, type ImportResult } from '../core/formats/registry.ts';
+import { captionsFor, nothingLeftOut, timesMadeUp } from '../core/handover/leave-out.ts';
 import { decodeStyle } from '../core/style/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
@@ -116,18 +117,45 @@ export function keepSources(terminal: Terminal, out: string, target: Target, sou
   }
 }
 
-/** Writes captions as a file. @returns what it does not hold */
+/** What was written, and what was not. */
+export interface Written {
+  /** How many captions the file has. */
+  readonly captions: number;
+  /** What the format does not hold. */
+  readonly losses: readonly Loss[];
+}
+
+/** The flag with which captions that are not timed are written all the same. */
+export const untimedFlag = 'keep-untimed';
+
+/**
+ * Writes captions as a file; those whose times would be made up are left out, which is said.
+ * @throws {CannotDo} where none would be left
+ */
 export function writeCaptionFile(
   terminal: Terminal,
   out: string,
   target: Target,
-  sheet: Sheet,
+  whole: Sheet,
   { flags }: ParsedArguments,
   options: WriteOptions = plainly,
-): readonly Loss[] {
+): Written {
+  const untimed = timesMadeUp(whole.captions, target.name);
+  const keeps = flags.has(untimedFlag);
+  const captions = captionsFor(whole.captions, target.name, { ...nothingLeftOut, untimed: !keeps });
+  const many = counted(untimed.length, 'caption is not timed', 'captions are not timed');
+  if (untimed.length > 0 && captions.length === 0)
+    throw new CannotDo(
+      `${many}, and no other is there: the ${target.title} file would be empty. Time them with fenwix place, or write made-up times with --${untimedFlag}. Nothing was written.`,
+    );
+  if (untimed.length > 0)
+    terminal.mutter(
+      keeps ? `${many}; their times are made up.\n` : `${many} and left out; --${untimedFlag} writes made-up times.\n`,
+    );
+  const sheet = { ...whole, captions };
   const text = target.writer.write(sheet, options);
   terminal.write(out, flags.has('crlf') ? text.replace(/\n/g, '\r\n') : text);
-  return target.writer.losses(sheet, options);
+  return { captions: captions.length, losses: target.writer.losses(sheet, options) };
 }
 
 /** A title from a path: the name of the file without its folders and its extension. */

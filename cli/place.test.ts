@@ -145,7 +145,7 @@ describe('fenwix place', () => {
       'White means yours.',
     ];
     const lines = [...script.sentences.map((s) => s.text), ...more, ...more.toReversed()];
-    const { ending, said, written } = await place(
+    const { ending, said, muttered, written } = await place(
       { 'long.txt': lines.join('\n\n') },
       ...'--audio fog.wav --text long.txt --language en-GB out.srt --json'.split(' '),
     );
@@ -155,7 +155,9 @@ describe('fenwix place', () => {
       readonly left: readonly { readonly why: string }[];
     };
     expect([moved, left.length]).toEqual([8, 8]);
-    expect(written['out.srt']).toContain('There are three lamps');
+    // Nobody said it, so that any time of it would be made up.
+    expect(written['out.srt']).not.toContain('There are three lamps');
+    expect(muttered).toContain('8 captions are not timed and left out; --keep-untimed writes made-up times.');
   });
 
   it.each([

@@ -26,6 +26,7 @@ import {
   targetNames,
   targetOf,
   titleOf,
+  untimedFlag,
   writeCaptionFile,
 } from './files.ts';
 import { withSound, type OpenSound } from './sound.ts';
@@ -48,7 +49,7 @@ function hearing(terminal: Terminal, { form, many, samplesAt, eachPiece }: OpenS
 export const place: CommandLine = async (words, terminal): Promise<ExitStatus> => {
   const given = takeApart(words, {
     values: [...readingOptions.values, 'audio', 'text', 'captions', 'language', 'words', 'to'],
-    flags: [...readingOptions.flags, 'json', 'crlf'],
+    flags: [...readingOptions.flags, 'json', 'crlf', untimedFlag],
   });
   const [out, more] = given.files;
   const { audio, text, captions: from, language } = given.values;
@@ -114,7 +115,7 @@ export const place: CommandLine = async (words, terminal): Promise<ExitStatus> =
   );
 
   const sheet = { captions: after, title: titleOf(source), language, foreign: file.foreign };
-  const losses = writeCaptionFile(terminal, out, target, sheet, given);
+  const { losses } = writeCaptionFile(terminal, out, target, sheet, given);
   if (wordFile !== undefined) writeCaptionFile(terminal, wordFile, targetOf('ctm', wordFile), sheet, given);
 
   const say = out === '-' ? terminal.mutter : terminal.say;

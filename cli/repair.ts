@@ -20,6 +20,7 @@ import {
   styleAsked,
   targetOf,
   titleOf,
+  untimedFlag,
   writeCaptionFile,
 } from './files.ts';
 
@@ -44,7 +45,7 @@ function bring(
 ): ExitStatus {
   const given = takeApart(words, {
     values: [...readingOptions.values, ...contextOptions, 'to'],
-    flags: [...readingOptions.flags, 'json', 'crlf', ...flags],
+    flags: [...readingOptions.flags, 'json', 'crlf', untimedFlag, ...flags],
   });
   const [from, out] = given.files;
   if (from === undefined || out === undefined || given.files.length > 2)
@@ -66,7 +67,7 @@ function bring(
     language: context.language ?? null,
     foreign: file.foreign,
   };
-  const losses = writeCaptionFile(terminal, out, target, sheet, given);
+  const { losses } = writeCaptionFile(terminal, out, target, sheet, given);
   const must = findIn(result.captions, context).must;
   const lost = losses.length > 0 ? `${target.title} does not hold: ${lossInWords(losses)}.\n` : '';
   // What stands on standard output is the file where that was asked for.

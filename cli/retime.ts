@@ -29,6 +29,7 @@ import {
   targetNames,
   targetOf,
   titleOf,
+  untimedFlag,
   writeCaptionFile,
 } from './files.ts';
 import { lengthOption, parts, rateOf, timeOf } from './retime-values.ts';
@@ -175,7 +176,7 @@ function askedFor(inOrder: ParsedArguments['inOrder']): readonly (readonly [Move
 export const retime: CommandLine = (words, terminal) => {
   const given = takeApart(words, {
     values: [...readingOptions.values, ...names, 'to', 'through'],
-    flags: [...readingOptions.flags, 'json', 'crlf'],
+    flags: [...readingOptions.flags, 'json', 'crlf', untimedFlag],
     twos: ['recut'],
   });
   const [from, out] = given.files;
@@ -206,7 +207,7 @@ export const retime: CommandLine = (words, terminal) => {
   const before = new Map(captions.map((c) => [c.id, c]));
   const by = now.captions.map((c) => c.start - (before.get(c.id)?.start ?? 0));
   const sheet = { captions: now.captions, title: titleOf(from), language: file.language, foreign: file.foreign };
-  const losses = writeCaptionFile(terminal, out, target, sheet, given);
+  const { losses } = writeCaptionFile(terminal, out, target, sheet, given);
 
   const moved = by.filter((ms) => ms !== 0).length;
   const middle = median(by);

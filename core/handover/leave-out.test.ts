@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { captionsArbitrary } from '../model/arbitrary.ts';
 import { caption, type Caption } from '../model/caption.ts';
 import { soundNotes } from '../text/sound-notes.ts';
-import { leaveOut } from './leave-out.ts';
+import { captionsFor, leaveOut, nothingLeftOut, timesMadeUp } from './leave-out.ts';
 
 const texts = (of: readonly Caption[]): string[] => of.map((c) => c.text);
 const made = (...of: string[]): Caption[] =>
@@ -67,4 +67,30 @@ it('what is left keeps its marks and word times, and nothing else is touched', (
     words: [[8, 12, 500, 900, 1, 'recogniser', 'mind']],
   });
   fc.assert(fc.property(captionsArbitrary, (captions) => expect(leaveOut(captions, both)).toEqual(captions)));
+});
+
+describe('captions that are not timed', () => {
+  const set = caption({ id: 'set', start: 0, end: 1000, text: 'The gate opens.' });
+  const loose = {
+    ...caption({ id: 'loose', start: 1000, end: 2000, text: 'The boat goes in.' }),
+    timing: 'provisional' as const,
+  };
+  const both = [set, loose];
+
+  it.each(['srt', 'vtt', 'ttml'] as const)(
+    'are left out of %s, unless somebody wants their made-up times',
+    (format) => {
+      expect(captionsFor(both, format, nothingLeftOut)).toEqual([set]);
+      expect(captionsFor(both, format, { ...nothingLeftOut, untimed: false })).toEqual(both);
+      expect(timesMadeUp(both, format)).toEqual([loose]);
+    },
+  );
+
+  it.each(['txt', 'html', 'json'] as const)(
+    'stay in %s, which has no times or says that they are not set',
+    (format) => {
+      expect(captionsFor(both, format, nothingLeftOut)).toEqual(both);
+      expect(timesMadeUp(both, format)).toEqual([]);
+    },
+  );
 });

@@ -1,4 +1,8 @@
-/** Leaving out sound notes and speaker labels, as subtitles for people who hear want it. */
+/**
+ * What leaves of a track: without sound notes and speaker labels, as subtitles for people who hear want it, and without
+ * captions whose times nobody has set.
+ */
+import type { FormatName } from '../formats/format.ts';
 import { labelsIn } from '../text/labels.ts';
 import { soundNotes } from '../text/sound-notes.ts';
 import type { TextRange } from '../text/text-range.ts';
@@ -8,6 +12,24 @@ import { spliceText } from '../model/ranges.ts';
 export interface LeftOut {
   readonly soundNotes: boolean;
   readonly labels: boolean;
+  /** Captions that are not timed: a file with times would show them at moments that are made up. */
+  readonly untimed: boolean;
+}
+
+/** All that is there, but for times that are made up. */
+export const nothingLeftOut: LeftOut = { soundNotes: false, labels: false, untimed: true };
+
+/** Formats that have times and cannot say that one is not set. */
+const timed: ReadonlySet<FormatName> = new Set(['srt', 'vtt', 'ttml', 'timed', 'ctm']);
+
+/** The captions with words whose times would be made up in a file of this format. */
+export const timesMadeUp = (captions: readonly Caption[], format: FormatName): readonly Caption[] =>
+  timed.has(format) ? captions.filter((c) => c.timing === 'provisional' && c.text.trim() !== '') : [];
+
+/** The captions a file of this format is written of. */
+export function captionsFor(captions: readonly Caption[], format: FormatName, left: LeftOut): readonly Caption[] {
+  const told = left.untimed && timed.has(format) ? captions.filter((c) => c.timing === 'set') : captions;
+  return leaveOut(told, left);
 }
 
 /** Names of the speakers of a track, in lower case. */
@@ -47,7 +69,7 @@ function without(c: Caption, stretches: readonly TextRange[]): Caption {
 /** The captions without what is to be left out; those of which nothing remains are gone. */
 export function leaveOut(
   captions: readonly Caption[],
-  { soundNotes: notes, labels: names }: LeftOut,
+  { soundNotes: notes, labels: names }: Pick<LeftOut, 'soundNotes' | 'labels'>,
 ): readonly Caption[] {
   if (!notes && !names) return captions;
   const known = knownSpeakers(captions);

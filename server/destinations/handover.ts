@@ -3,6 +3,7 @@
  * destination is asked until it has taken or refused them. The receipt is written down first, and its id
  * is the key of the delivery: before anything is sent a second time the destination is asked for it.
  */
+import { nothingLeftOut } from '../../core/handover/leave-out.ts';
 import { plainly } from '../../core/formats/sheet.ts';
 import { stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -103,7 +104,7 @@ export function handleHandover({ db, log, queue, data }: Needs): void {
         const before = held.tracks.find((t) => t.key === receipt.id);
         if (before) return arrived(receipt, before, watchPageOf(to, held));
       }
-      const options = { format: receipt.format, soundNotes: false, labels: false, ...plainly };
+      const options = { format: receipt.format, ...nothingLeftOut, ...plainly };
       const file = await fileOf(db, log, receipt.track, options, receipt.edit);
       return arrived(
         receipt,

@@ -1,4 +1,5 @@
 /** Destinations, what is handed over to them, and the receipts of it. */
+import { nothingLeftOut } from '../../core/handover/leave-out.ts';
 import { plainly } from '../../core/formats/sheet.ts';
 import { writable } from '../../core/formats/registry.ts';
 import type { FastifyInstance } from 'fastify';
@@ -108,11 +109,14 @@ export function destinations(
     const to = openDestination(await destinationRow(db, body.destination));
     if (!to.takes.includes(body.format))
       throw new ApiError('not-taken', `${to.name} takes no file of this format. Nothing was sent.`);
-    const options = { format: body.format, soundNotes: false, labels: false, ...plainly };
+    const options = { format: body.format, ...nothingLeftOut, ...plainly };
     const file = await fileOf(db, log, body.track, options);
     if (file.job !== job.id) throw missing('This track');
     if (file.isEmpty)
-      throw new ApiError('nothing-to-send', 'There is no caption with words in this track yet, so nothing was sent.');
+      throw new ApiError(
+        'nothing-to-send',
+        'There is no caption with words and a time in this track yet, so nothing was sent.',
+      );
     if (body.place === null && job.recording === null) throw missing('The recording of this job');
     const row: ReceiptRow = {
       ...body,

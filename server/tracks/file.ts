@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import type { FormatName } from '../../core/formats/format.ts';
 import { hasNoWords } from '../../core/formats/cue.ts';
 import { writable } from '../../core/formats/registry.ts';
-import { leaveOut, type LeftOut } from '../../core/handover/leave-out.ts';
+import { captionsFor, type LeftOut } from '../../core/handover/leave-out.ts';
 import { fileName, usualPattern } from '../../core/handover/naming.ts';
 import { missing } from '../http/errors.ts';
 import type { EditLog } from './log.ts';
@@ -44,7 +44,7 @@ export async function fileOf(
   const format = writable.find((f) => f.name === wanted.format);
   if (!format) throw missing('This format');
   const sheet = {
-    captions: leaveOut(track.captions, wanted),
+    captions: captionsFor(track.captions, wanted.format, wanted),
     title,
     language: track.language,
     foreign: track.foreign,

@@ -58,6 +58,7 @@ const wantedFile = objectOf<FileOptions>({
     .required(),
   soundNotes: Joi.boolean().default(false),
   labels: Joi.boolean().default(false),
+  untimed: Joi.boolean().default(true),
   positions: Joi.boolean().default(false),
   wordTimes: Joi.boolean().default(false),
   timeMarks: Joi.boolean().default(false),

@@ -8,7 +8,7 @@ import { urlOf } from '../../../core/contract/contract.ts';
 import { lossInWords } from '../../../core/formats/loss.ts';
 import { writable } from '../../../core/formats/registry.ts';
 import type { FormatName } from '../../../core/formats/format.ts';
-import { leaveOut } from '../../../core/handover/leave-out.ts';
+import { captionsFor, nothingLeftOut, timesMadeUp } from '../../../core/handover/leave-out.ts';
 import { bytesInWords } from '../../ui/describe/jobs.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -18,17 +18,21 @@ const job = useJob();
 const track = useTrack();
 const findings = useFindings();
 const chosen = ref<FormatName>('srt');
-const wanted = reactive({ soundNotes: false, labels: false, positions: false, wordTimes: false, timeMarks: false });
+const wanted = reactive({ ...nothingLeftOut, positions: false, wordTimes: false, timeMarks: false });
 
-const sheet = computed<Sheet>(() => ({
-  captions: leaveOut(track.captions, wanted),
+const sheetOf = (format: FormatName): Sheet => ({
+  captions: captionsFor(track.captions, format, wanted),
   title: job.job?.title ?? '',
   language: track.track?.language ?? null,
   foreign: track.track?.foreign ?? null,
-}));
+});
+const sheet = computed(() => sheetOf(chosen.value));
+/** Those whose times would be made up in the file. */
+const untimed = computed(() => timesMadeUp(track.captions, chosen.value).length);
+const keepsUntimed = computed({ get: () => !wanted.untimed, set: (keeps) => (wanted.untimed = !keeps) });
 const rows = computed(() =>
   writable.map((format) => {
-    const losses = format.writer.losses(sheet.value, wanted);
+    const losses = format.writer.losses(sheetOf(format.name), wanted);
     const missed = losses.filter((l) => !l.workings);
     const aside = missed.length === 0 && losses.length > 0 ? ', without word times' : '';
     return {
@@ -89,6 +93,14 @@ const url = computed(() =>
       </ChoiceCards>
       <CheckField v-model="wanted.soundNotes" class="take-choice">Leave out sound notes</CheckField>
       <CheckField v-model="wanted.labels" class="take-choice">Leave out speaker labels</CheckField>
+      <CheckField v-if="untimed > 0" v-model="keepsUntimed" class="take-choice">
+        Include
+        {{
+          untimed === 1
+            ? 'one caption that is not timed, at a made-up time'
+            : `${untimed} captions that are not timed, at made-up times`
+        }}
+      </CheckField>
       <CheckField v-if="beside" v-model="wanted[beside.key]" class="take-choice">{{ beside.words }}</CheckField>
     </div>
     <div class="stack">
@@ -100,6 +112,10 @@ const url = computed(() =>
             >It holds what the server has; {{ track.waiting }} changes are not there yet.</template
           ></span
         >
+      </p>
+      <p v-if="untimed > 0 && wanted.untimed" class="warn strong">
+        △ {{ untimed === 1 ? 'One caption is not timed and is' : `${untimed} captions are not timed and are` }} left
+        out, here and where captions are sent.
       </p>
       <p v-if="findings.count > 0" class="warn strong">
         ▲ {{ findings.count }} {{ findings.count === 1 ? 'finding is' : 'findings are' }} still open; you can download
