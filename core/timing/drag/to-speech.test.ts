@@ -1,5 +1,4 @@
-import fc from 'fast-check';
-import { captionsForSpeech, toSpeech } from './to-speech.ts';
+import { toSpeech } from './to-speech.ts';
 import type { Timed } from './move.ts';
 
 const rules = { gap: 80, shared: 80, least: 40, length: 60_000 };
@@ -34,37 +33,3 @@ it('takes nothing of its neighbours, and says so', () => {
 
 it('has nothing to go by where nobody speaks', () =>
   expect(toSpeech(at([40_000, 42_000]), 0, speech, room, rules)).toBeNull());
-
-it('makes a caption for every stretch with none, and shares one that is too long', () => {
-  const figures = { ...room, shortest: 1000, longest: 3000 };
-  expect(captionsForSpeech(at([900, 3100]), speech, figures, rules)).toEqual([
-    { start: 4000, end: 6520 },
-    { start: 6600, end: 9200 },
-    { start: 20_000, end: 21_200 },
-  ]);
-});
-
-it('makes captions that keep the gap, whatever stands there already', () => {
-  const pieces = fc.array(fc.tuple(fc.integer({ min: 1, max: 3000 }), fc.integer({ min: 40, max: 4000 })), {
-    maxLength: 12,
-  });
-  const laid = (of: readonly (readonly [number, number])[]): Timed[] => {
-    let clock = 0;
-    return of.map(([pause, long], i) => {
-      const start = clock + pause;
-      clock = start + long;
-      return { id: String(i), start, end: clock };
-    });
-  };
-  fc.assert(
-    fc.property(pieces, pieces, (there, said) => {
-      const captions = laid(there);
-      const made = captionsForSpeech(captions, laid(said), { ...room, shortest: 800, longest: 5000 }, rules);
-      for (const { start, end } of made) {
-        expect(end - start).toBeGreaterThanOrEqual(1);
-        expect(captions.filter((c) => c.start < end && c.end > start)).toEqual([]);
-      }
-      made.slice(1).forEach((m, i) => expect(m.start).toBeGreaterThanOrEqual(made[i]?.end ?? 0));
-    }),
-  );
-});

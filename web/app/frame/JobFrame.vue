@@ -22,6 +22,8 @@ import { useMessages } from '../../data/messages/messages.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { gatherCommands } from './commands.ts';
+import { useTypingAhead } from '../../desk/text/type-ahead.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
@@ -73,6 +75,7 @@ const router = useRouter();
 const commands = useCommandList();
 commands.gathered = gatherCommands(router);
 provide(keyTexts, commands.keyOf);
+useTypingAhead();
 useCommandKeys();
 useHour();
 const dropped = useDroppedFile();
@@ -86,6 +89,17 @@ function onDrag(event: DragEvent): void {
   dropped.file = file;
   void router.push({ name: 'tracks' });
 }
+const cursor = useCursor();
+/** Where no text stands, a caption that is to be written in is opened in Words. */
+watch(
+  () => cursor.toWrite,
+  (id) => {
+    const { name } = router.currentRoute.value;
+    if (id === null) return;
+    if (inStage.value) cursor.toWrite = null;
+    else if (name !== 'words' && name !== 'tape') void router.push({ name: 'words' });
+  },
+);
 const stopListening = router.onError(() => {
   messages.notice = `This page could not be fetched: ${away().message}`;
 });

@@ -34,6 +34,14 @@ export const useCursor = defineStore('cursor', () => {
     id.value = target;
   }
 
+  /** Id of a caption whose text is to be open for writing, until it is. */
+  const toWrite = ref<string | null>(null);
+  /** Goes to a caption to write in it: its text opens in whatever stage is there. */
+  function write(target: string): void {
+    goTo(target, 'chosen');
+    toWrite.value = target;
+  }
+
   function move(by: number): void {
     const target = track.captions[Math.max(0, Math.min(track.captions.length - 1, index.value + by))];
     if (target) goTo(target.id, 'chosen');
@@ -50,5 +58,5 @@ export const useCursor = defineStore('cursor', () => {
     }
     return false;
   }
-  return { id, index, caption, follow, jumps, enter, goTo, goToNext, move };
+  return { id, index, caption, follow, jumps, toWrite, enter, goTo, goToNext, move, write };
 });

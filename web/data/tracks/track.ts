@@ -1,6 +1,6 @@
 /** The track that is open, as the page shows it: a thin view of its `TrackSync`. */
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import type { Caption, Track } from '../../../core/model/caption.ts';
 import type { Applied } from '../../../core/model/apply.ts';
 import type { Edit } from '../../../core/model/edits.ts';
@@ -121,11 +121,7 @@ export const useTrack = defineStore('track', () => {
     const sync = current;
     const shown = track.value;
     if (!sync || !shown) return;
-    const { kind, language, foreign } = shown;
-    const name = `${shown.name.slice(0, 90)} (kept from this page)`;
-    const made = kind === 'machine' ? 'captions' : kind;
-    const copy = { id: newId(), kind: made, language, name, foreign, captions: captions.value };
-    await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: copy });
+    await ask('POST /api/jobs/:id/tracks', { params: { id: job }, body: keptFrom(shown, captions.value) });
     await sync.abandon();
     await open(sync.id);
   }
@@ -143,15 +139,6 @@ export const useTrack = defineStore('track', () => {
     (gone) => gone && current?.poke(),
   );
 
-  const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
-  /** Why nothing can be changed in it, as a sentence; null where it can. */
-  const whyReadOnly = computed(() =>
-    editable.value ? null : 'A machine draft stays as it came. Copy it as a new track first, in Tracks.',
-  );
-  /** The captions that have times of their own. */
-  const timed = computed(() => captions.value.filter((c) => c.timing === 'set'));
-  /** How many captions have been proofed. */
-  const proofed = computed(() => captions.value.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
   return {
     track,
     captions,
@@ -161,10 +148,7 @@ export const useTrack = defineStore('track', () => {
     asides,
     holdUp,
     lastChange,
-    editable,
-    whyReadOnly,
-    timed,
-    proofed,
+    ...figuresOf(track, captions),
     canUndo,
     canRedo,
     open,
@@ -181,4 +165,28 @@ export const useTrack = defineStore('track', () => {
     tryAside: (id: string) => current?.tryAside(id) ?? Promise.resolve(null),
     dropAside: async (id: string) => current?.dropAside(id),
   };
+});
+
+/** What follows from the track and its captions. */
+function figuresOf(track: Readonly<Ref<Track | null>>, captions: Readonly<Ref<readonly Caption[]>>) {
+  const editable = computed(() => track.value !== null && track.value.kind !== 'machine');
+  /** Why nothing can be changed in it, as a sentence; null where it can. */
+  const whyReadOnly = computed(() =>
+    editable.value ? null : 'A machine draft stays as it came. Copy it as a new track first, in Tracks.',
+  );
+  /** The captions that have times of their own. */
+  const timed = computed(() => captions.value.filter((c) => c.timing === 'set'));
+  /** How many captions have been proofed. */
+  const proofed = computed(() => captions.value.reduce((n, c) => n + (c.proofed ? 1 : 0), 0));
+  return { editable, whyReadOnly, timed, proofed };
+}
+
+/** A track with what this page shows of another. */
+const keptFrom = ({ kind, language, foreign, name }: Track, captions: readonly Caption[]) => ({
+  id: newId(),
+  kind: kind === 'machine' ? ('captions' as const) : kind,
+  language,
+  name: `${name.slice(0, 90)} (kept from this page)`,
+  foreign,
+  captions,
 });

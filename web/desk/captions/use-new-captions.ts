@@ -1,18 +1,15 @@
-/** New captions: at the playhead, beside another, where somebody speaks; one way for keys, commands and buttons. */
-import { computed } from 'vue';
+/** New captions: at the playhead, or beside another; one way for keys, commands and buttons. */
 import { caption, type Caption } from '../../../core/model/caption.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
-import { isIn } from '../../../core/audio/heard-under.ts';
 import type { Stretch } from '../../../core/audio/regions.ts';
 import { frameLength } from '../../../core/timing/clock/timecode.ts';
+import type { Timed } from '../../../core/timing/drag/move.ts';
 import type { Edit } from '../../../core/model/edits.ts';
 import { pushedBy, roomAt, roomBefore, type Room } from '../../../core/timing/drag/room.ts';
-import { captionsForSpeech } from '../../../core/timing/drag/to-speech.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
-import { useSound } from '../../recording/sound/sound.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { newId } from '../../data/sync/ids.ts';
@@ -23,11 +20,11 @@ export function useNewCaptions() {
   const job = useJob();
   const track = useTrack();
   const cursor = useCursor();
-  const sound = useSound();
   const times = useTimes();
   const messages = useMessages();
   const playback = usePlayback();
   const { splitHere } = useCaption();
+  const insertUntimedBeside = useUntimedBeside();
 
   /** An empty caption where there is room, or what is in the way. */
   function insert(room: Room, at: number): void {
@@ -38,7 +35,7 @@ export function useNewCaptions() {
           `A caption stands here already, from ${times.clock(start)} to ${times.clock(end)}. Split it, or move the playhead.`,
           [
             { title: 'Split it here', run: splitHere },
-            { title: 'New one after it', run: () => insertBeside(room.blockedBy.id, 'after') },
+            { title: 'New one after it', run: () => insertTimedBeside(room.blockedBy, 'after') },
           ],
         );
       else
@@ -50,7 +47,7 @@ export function useNewCaptions() {
     }
     const made = caption({ id: newId(), ...room, text: '' });
     track.change({ type: 'insert', captions: [made] });
-    cursor.goTo(made.id, 'chosen');
+    cursor.write(made.id);
   }
   /** An empty caption from a moment on, as short as one may be; what comes after makes room for it. */
   function insertPushing(at: number): void {
@@ -68,7 +65,7 @@ export function useNewCaptions() {
     }
     const edits: Edit[] = [{ type: 'insert', captions: [made] }];
     track.change({ type: 'together', edits: pushed.length > 0 ? [retiming(pushed), ...edits] : edits });
-    cursor.goTo(made.id, 'chosen');
+    cursor.write(made.id);
   }
   /** An empty caption at the playhead, as long as is usual or as there is room for. */
   function insertHere(): void {
@@ -83,6 +80,34 @@ export function useNewCaptions() {
     if (!open || !track.editable) return;
     insert(roomAt(track.timed, start, end - start, Math.ceil(frameLength(open.rate)), moveRulesOf(open)), start);
   }
+  /** An empty caption right after another, or right before it; not timed where that one is not, and after the last. */
+  function insertBeside(id: string, side: 'before' | 'after'): void {
+    const open = job.job;
+    const here = track.captions.find((c) => c.id === id);
+    if (!open || !here || !track.editable) return;
+    const isLast = track.captions.at(-1)?.id === id;
+    if (here.timing === 'set' && !(isLast && side === 'after')) insertTimedBeside(here, side);
+    // Nobody has said when it is: a time of its own would be made up.
+    else insertUntimedBeside(here, side);
+  }
+  function insertTimedBeside(here: Timed, side: 'before' | 'after'): void {
+    const open = job.job;
+    if (!open || !track.editable) return;
+    const { usual, shortest } = open.style.time;
+    const rules = moveRulesOf(open);
+    const after = here.end + rules.gap;
+    if (side === 'after') insert(roomAt(track.timed, after, usual, shortest.limit, rules), after);
+    else insert(roomBefore(track.timed, here, usual, shortest.limit, rules), here.start);
+  }
+  return { insertHere, insertIn, insertBeside };
+}
+
+/** Makes an empty caption that is not timed, right after another or right before it. */
+function useUntimedBeside(): (here: Caption, side: 'before' | 'after') => void {
+  const job = useJob();
+  const track = useTrack();
+  const cursor = useCursor();
+  const playback = usePlayback();
   /**
    * Where text that is written while one listens probably belongs: at the playhead, where that is between the caption
    * it is written after and the next; else right after that caption.
@@ -94,51 +119,11 @@ export function useNewCaptions() {
     const start = job.recordingUrl && isBetween ? heard : here.end;
     return { start, end: start + usual };
   }
-  /** An empty caption right after another, or right before it; not timed where that one is not. */
-  function insertBeside(id: string, side: 'before' | 'after'): void {
-    const open = job.job;
-    const here = track.captions.find((c) => c.id === id);
-    if (!open || !here || !track.editable) return;
-    const { usual, shortest } = open.style.time;
-    if (here.timing !== 'set') {
-      const at = side === 'after' ? writtenAt(here, usual) : { start: here.start, end: here.start + 1 };
-      const made = { ...caption({ id: newId(), ...at, text: '' }), timing: 'provisional' as const };
-      track.change({ type: 'insert', captions: [made] });
-      cursor.goTo(made.id, 'chosen');
-      return;
-    }
-    const rules = moveRulesOf(open);
-    insert(
-      side === 'after'
-        ? roomAt(track.timed, here.end + rules.gap, usual, shortest.limit, rules)
-        : roomBefore(track.timed, here, usual, shortest.limit, rules),
-      side === 'after' ? here.end + rules.gap : here.start,
-    );
-  }
-
-  /** Stretches of speech with no caption, as times new captions would have. */
-  const unwritten = computed(() => {
-    const open = job.job;
-    if (!open || !sound.regions) return [];
-    const { lead, linger, shortest, longest } = open.style.time;
-    const figures = { lead, linger, shortest: shortest.limit, longest: longest.limit };
-    const wanted = sound.regions.speech.filter((speech) => isIn(speech, open.stretch));
-    return captionsForSpeech(track.timed, wanted, figures, moveRulesOf(open));
-  });
-  /** An empty caption for every stretch of speech with none. */
-  function insertForSpeech(): void {
-    if (!track.editable) return;
-    const made = unwritten.value.map((times) => caption({ id: newId(), ...times, text: '' }));
-    const [first] = made;
-    if (!first) {
-      messages.remark = sound.regions
-        ? 'Every stretch of speech has a caption.'
-        : 'Where speech is in this recording is not known yet.';
-      return;
-    }
-    track.change({ type: 'insert', captions: made });
-    cursor.goTo(first.id, 'chosen');
-    messages.remark = `${made.length === 1 ? 'One empty caption' : `${String(made.length)} empty captions`} added where speech had no caption.`;
-  }
-  return { insertHere, insertIn, insertBeside, insertForSpeech, unwritten };
+  return (here, side) => {
+    const at =
+      side === 'after' ? writtenAt(here, job.job?.style.time.usual ?? 0) : { start: here.start, end: here.start + 1 };
+    const made = { ...caption({ id: newId(), ...at, text: '' }), timing: 'provisional' as const };
+    track.change({ type: 'insert', captions: [made] });
+    cursor.write(made.id);
+  };
 }

@@ -16,6 +16,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { newId } from '../../data/sync/ids.ts';
 import { useShownSurface } from './shown-surface.ts';
 import type { Around } from './state.ts';
+import { useTypeAhead } from './type-ahead.ts';
 import { createSurface, type Surface } from './surface.ts';
 import type { SurfaceOptions } from './surface-options.ts';
 import { useCapitals } from '../suggestions/use-capitals.ts';
@@ -38,15 +39,12 @@ export function useSurface(
   parent: Readonly<Ref<HTMLElement | null>>,
   { captions, isWhole, reading, ...own }: Shown,
 ): () => Surface | null {
-  const job = useJob();
   const track = useTrack();
   const cursor = useCursor();
-  const times = useTimes();
   const shown = useShownSurface();
   const findings = useFindings();
   const messages = useMessages();
   const playback = usePlayback();
-  const preferences = usePreferences();
   const corrections = useCorrections();
   const capitals = useCapitals();
   const made = useNewCaptions();
@@ -55,16 +53,7 @@ export function useSurface(
   let surface: Surface | null = null;
 
   const find = (id: string): Caption | undefined => track.captions.find((c) => c.id === id);
-  const around = (): Around | null =>
-    job.job && {
-      style: job.job.style,
-      findings: findings.found.byCaption,
-      cursor: cursor.caption?.id ?? null,
-      reading: reading ?? preferences.reading,
-      clock: times.clock,
-      doubtBelow: preferences.doubtBelow,
-      keepsProof: preferences.keepsProof,
-    };
+  const { around, watched } = useAround(reading);
   /** Plays from a moment of a caption, which becomes the cursor caption. */
   function goTo(id: string, moment: (caption: Caption) => number): void {
     const caption = find(id);
@@ -73,6 +62,7 @@ export function useSurface(
     cursor.enter(id);
   }
 
+  const opensText = openedWhenAsked(() => surface, captions);
   onMounted(() => {
     const first = around();
     if (!parent.value || !first) return;
@@ -108,6 +98,7 @@ export function useSurface(
     shown.surface = surface;
     if (cursor.caption) surface.show(cursor.caption.id, true);
     surface.view.focus();
+    opensText();
   });
   onBeforeUnmount(() => {
     corrections.settle();
@@ -118,21 +109,60 @@ export function useSurface(
   });
   // A part of the track is another list at each change, and is handed over when the surface is done with its own.
   watch(captions, (now) => surface?.setCaptions(now), { flush: isWhole ? 'sync' : 'post' });
-  watch(
-    [
-      () => findings.found,
-      () => cursor.caption?.id,
-      () => job.job?.style,
-      () => reading ?? preferences.reading,
-      () => preferences.doubtBelow,
-      () => preferences.keepsProof,
-      () => times.clock,
-    ],
-    (now, before) => {
-      const next = around();
-      if (next) surface?.setAround(next);
-      if (now[3] !== before[3]) requestAnimationFrame(() => surface?.view.focus());
-    },
-  );
+  watch(watched, (now, before) => {
+    const next = around();
+    if (next) surface?.setAround(next);
+    if (now[0] !== before[0]) requestAnimationFrame(() => surface?.view.focus());
+  });
   return () => surface;
+}
+
+/** What the surface needs to know besides the captions. @param reading how the text is read; as it is preferred where it is left out */
+function useAround(reading: Shown['reading']) {
+  const job = useJob();
+  const cursor = useCursor();
+  const times = useTimes();
+  const findings = useFindings();
+  const preferences = usePreferences();
+  const around = (): Around | null =>
+    job.job && {
+      style: job.job.style,
+      findings: findings.found.byCaption,
+      cursor: cursor.caption?.id ?? null,
+      reading: reading ?? preferences.reading,
+      clock: times.clock,
+      doubtBelow: preferences.doubtBelow,
+      keepsProof: preferences.keepsProof,
+    };
+  /** Whatever of it changes; how the text is read first. */
+  const watched = [
+    () => reading ?? preferences.reading,
+    () => findings.found,
+    () => cursor.caption?.id,
+    () => job.job?.style,
+    () => preferences.doubtBelow,
+    () => preferences.keepsProof,
+    () => times.clock,
+  ] as const;
+  return { around, watched };
+}
+
+/**
+ * Opens the text of the caption that is to be written in, where the surface has it, with what was typed for it meanwhile.
+ * @returns does so now
+ */
+function openedWhenAsked(surface: () => Surface | null, captions: () => readonly Caption[]): () => void {
+  const cursor = useCursor();
+  const ahead = useTypeAhead();
+  function open(): void {
+    const id = cursor.toWrite;
+    const shown = surface();
+    if (id === null || !shown || !captions().some((c) => c.id === id)) return;
+    const typed = ahead.take();
+    shown.show(id, true);
+    shown.view.focus();
+    if (typed !== '') shown.view.dispatch(shown.view.state.replaceSelection(typed), { userEvent: 'input.type' });
+  }
+  watch(() => cursor.toWrite, open, { flush: 'post' });
+  return open;
 }

@@ -14,6 +14,7 @@ import type { ReadResult } from '../../../core/formats/format.ts';
 import type { NewJob } from '../../../core/contract/jobs.ts';
 import type { FrameRate } from '../../../core/timing/clock/frames.ts';
 import { titleFault } from '../../../core/contract/title.ts';
+import { caption } from '../../../core/model/caption.ts';
 import type { Recording } from '../../../core/job/job.ts';
 import ImportCard from '../../import/ImportCard.vue';
 import { useImport } from '../../import/use-import.ts';
@@ -48,10 +49,13 @@ const share = ref<number | null>(null);
 const chosenStyle = computed(() => styles.all.find((s) => s.id === style.value) ?? null);
 const words = useImport(chosenStyle);
 const draft = words.understood;
-/** There are no words yet: the captions are timed and typed from the recording alone. */
+/** How long a caption is there until it is timed, in ms. */
+const firstLength = 2000;
+/** There are no words yet: the captions are typed and timed from the recording alone. */
 const fromNothing = ref(false);
 const noWords: Pick<ReadResult, 'captions' | 'foreign'> & { readonly format: null } = {
-  captions: [],
+  // Something to write in, whose times come afterwards.
+  captions: [{ ...caption({ id: '', start: 0, end: firstLength, text: '' }), timing: 'provisional' }],
   foreign: null,
   format: null,
 };
@@ -152,7 +156,7 @@ async function make(): Promise<void> {
     };
     const job = await ask('POST /api/jobs', { body: requested(wanted, fromNothing.value ? null : draft.value) });
     [preferences.usualLanguage, preferences.usualStyle] = [wanted.language, wanted.style];
-    await router.push({ name: fromNothing.value ? 'tape' : 'words', params: { job: job.id } });
+    await router.push({ name: 'words', params: { job: job.id } });
   } catch (error) {
     trouble.value = sentence(error);
   } finally {
@@ -208,7 +212,7 @@ onMounted(() => {
       </p>
       <ImportCard v-else :file="words" />
       <template #more>
-        <CheckField v-model="fromNothing">There are none yet: I time and type them from the recording</CheckField>
+        <CheckField v-model="fromNothing">There are none yet: I type them from the recording</CheckField>
       </template>
     </FileQuestion>
     <section class="intake-rules stack" aria-labelledby="rules-title">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, Film, LocateFixed, Minus, Plus } from '@lucide/vue';
 import { computed } from 'vue';
-import { useNewCaptions } from '../../desk/captions/use-new-captions.ts';
+import { useForSpeech } from '../../desk/captions/use-for-speech.ts';
 import IconButton from '../../ui/controls/IconButton.vue';
 import MenuButton from '../../ui/controls/MenuButton.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
@@ -21,7 +21,7 @@ const view = useTapeView();
 const cursor = useCursor();
 const playback = usePlayback();
 const preferences = usePreferences();
-const made = useNewCaptions();
+const made = useForSpeech();
 const drawn = useDrawn();
 const retime = useRetime();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [

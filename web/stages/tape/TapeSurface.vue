@@ -6,13 +6,15 @@ import { useJob } from '../../data/jobs/job.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useUndoInSight } from '../../desk/captions/undo-in-sight.ts';
+import { useTrack } from '../../data/tracks/track.ts';
+import { useTypeAhead } from '../../desk/text/type-ahead.ts';
 import { useView } from '../../data/tracks/view.ts';
 import StretchEnds from '../../recording/about/StretchEnds.vue';
 import { useChosenEdge } from '../../desk/captions/chosen-edge.ts';
 import { keyStepOf } from '../../desk/captions/retiming.ts';
 import FoldList from './FoldList.vue';
 import { columns } from './paint.ts';
-import { useTapeView } from './tape-view.ts';
+import { usualSpan, useTapeView } from './tape-view.ts';
 import DragNote from './DragNote.vue';
 import DrawnBar from './DrawnBar.vue';
 import MarkQueue from './MarkQueue.vue';
@@ -30,6 +32,8 @@ const playback = usePlayback();
 const findings = useFindings();
 const inSight = useView();
 const view = useTapeView();
+const track = useTrack();
+const ahead = useTypeAhead();
 const drag = useDrag();
 const edge = useChosenEdge();
 const tape = useTemplateRef<HTMLElement>('tape');
@@ -107,7 +111,7 @@ const blocksShown = computed(() => {
   });
 });
 
-const hands = useTapeHands(tape, { step, write });
+const hands = useTapeHands(tape, { step, write, type: (key) => isEmpty.value && typeInto(key) });
 /** A key on an edge chooses it and moves it. */
 function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
   if (!['ArrowUp', 'ArrowDown'].includes(event.key) || event.altKey) return;
@@ -117,9 +121,22 @@ function onEdgeKey(which: 'start' | 'end', event: KeyboardEvent): void {
 /** The text of the cursor caption is being written in its block. */
 const writing = ref(false);
 function write(): void {
-  if (cursor.caption?.timing !== 'set' || asBars.value) return;
+  if (cursor.caption?.timing !== 'set') {
+    cursor.toWrite = null;
+    return;
+  }
+  // Blocks too small to be read have no room for a text that is written.
+  if (asBars.value) view.zoom(usualSpan / view.span, cursor.caption.start);
   view.show(cursor.caption.start, cursor.caption.end);
   writing.value = true;
+}
+/** A letter for an empty caption opens its text. */
+function typeInto(key: string): boolean {
+  const here = cursor.caption;
+  if (!here) return false;
+  cursor.write(here.id);
+  ahead.beginWith(key);
+  return true;
 }
 /** A caption is pressed: it is chosen, and pressed again its text is written. */
 function choose(id: string): void {
@@ -134,7 +151,18 @@ function leaveText(): void {
   writing.value = false;
   tape.value?.focus({ preventScroll: true });
 }
-watch(asBars, () => (writing.value = false));
+watch(asBars, (now) => {
+  if (now) writing.value = false;
+});
+watch(
+  () => cursor.toWrite,
+  (id) => {
+    if (id !== null && id === cursor.caption?.id) write();
+  },
+  { immediate: true },
+);
+/** Nothing is written in the cursor caption yet: letters are its text, and no commands. */
+const isEmpty = computed(() => cursor.caption?.timing === 'set' && cursor.caption.text === '' && track.editable);
 </script>
 
 <template>
@@ -145,7 +173,7 @@ watch(asBars, () => (writing.value = false));
     role="group"
     aria-label="Tape: time runs down the page"
     data-test="tape"
-    data-single-keys
+    :data-single-keys="isEmpty ? null : ''"
     :style="{ '--blocks': `${columns.blocks}px`, '--beside': `${columns.beside}px` }"
     @wheel.prevent="hands.onWheel"
     @pointerdown="hands.onDown"

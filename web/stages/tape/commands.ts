@@ -1,6 +1,6 @@
 /** Commands of the tape. */
 import { inSection, type Command } from '../../ui/commands/command.ts';
-import { useNewCaptions } from '../../desk/captions/use-new-captions.ts';
+import { useForSpeech } from '../../desk/captions/use-for-speech.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
@@ -11,29 +11,14 @@ import { useDrawn } from './drawn.ts';
 import { useMarking } from './marking.ts';
 import { useTapeView } from './tape-view.ts';
 
-export function tapeCommands(): readonly Command[] {
+/** Edges, new captions, and marks. */
+function making(): readonly Command[] {
   const edge = useChosenEdge();
-  const view = useTapeView();
   const track = useTrack();
-  const playback = usePlayback();
-  const made = useNewCaptions();
+  const made = useForSpeech();
   const marking = useMarking();
   const drawn = useDrawn();
-  const preferences = usePreferences();
-  const messages = useMessages();
-  const cursor = useCursor();
   const readOnly = (): string | null => track.whyReadOnly;
-  function hearGap(): void {
-    const index = track.timed.findIndex((c) => c.id === cursor.caption?.id);
-    const [before, here] = [track.timed[index - 1], track.timed[index]];
-    const from = before?.end ?? 0;
-    if (here && here.start > from) playback.hear(from, here.start);
-    else messages.remark = 'There is no gap before this caption.';
-  }
-  const fold = (): void => {
-    view.foldAll();
-    preferences.foldsSilence = !preferences.foldsSilence;
-  };
   return inSection('Timing', [
     {
       id: 'choose-begin',
@@ -70,6 +55,25 @@ export function tapeCommands(): readonly Command[] {
     },
     { id: 'mark-back', title: 'Mark: take the last one back, and hear it again', keys: ['x'], run: marking.takeBack },
     { id: 'mark-skip', title: 'Mark: skip the next caption', keys: ['v'], run: marking.skip },
+    { id: 'draw-from', title: 'Draw a stretch from the playhead on', keys: ['q'], run: () => drawn.edge('start') },
+    { id: 'draw-to', title: 'Draw a stretch up to the playhead', keys: ['z'], run: () => drawn.edge('end') },
+  ]);
+}
+
+/** Hearing around the playhead and around a caption. */
+function hearing(): readonly Command[] {
+  const track = useTrack();
+  const playback = usePlayback();
+  const messages = useMessages();
+  const cursor = useCursor();
+  function hearGap(): void {
+    const index = track.timed.findIndex((c) => c.id === cursor.caption?.id);
+    const [before, here] = [track.timed[index - 1], track.timed[index]];
+    const from = before?.end ?? 0;
+    if (here && here.start > from) playback.hear(from, here.start);
+    else messages.remark = 'There is no gap before this caption.';
+  }
+  return inSection('Timing', [
     { id: 'hear-up-to', title: 'Play up to the playhead', keys: ['w'], run: () => playback.hearBeside('before') },
     {
       id: 'hear-from',
@@ -85,6 +89,20 @@ export function tapeCommands(): readonly Command[] {
       run: playback.whileHeld,
       release: playback.letGo,
     },
+  ]);
+}
+
+/** What the tape shows. */
+function seeing(): readonly Command[] {
+  const view = useTapeView();
+  const track = useTrack();
+  const playback = usePlayback();
+  const preferences = usePreferences();
+  const fold = (): void => {
+    view.foldAll();
+    preferences.foldsSilence = !preferences.foldsSilence;
+  };
+  return inSection('Timing', [
     { id: 'tape-to-playhead', title: 'Tape: back to the playhead', keys: ['g'], run: view.toPlayhead },
     {
       id: 'tape-readable',
@@ -92,10 +110,10 @@ export function tapeCommands(): readonly Command[] {
       keys: ['t'],
       run: () => view.readable(track.captions, playback.time),
     },
-    { id: 'draw-from', title: 'Draw a stretch from the playhead on', keys: ['q'], run: () => drawn.edge('start') },
-    { id: 'draw-to', title: 'Draw a stretch up to the playhead', keys: ['z'], run: () => drawn.edge('end') },
     { id: 'tape-fold', title: 'Tape: fold long silences, or unfold them', keys: ['b'], run: fold },
     { id: 'tape-closer', title: 'Tape: closer', keys: [], run: () => view.closer(playback.time) },
     { id: 'tape-further', title: 'Tape: further away', keys: [], run: () => view.further(playback.time) },
   ]);
 }
+
+export const tapeCommands = (): readonly Command[] => [...making(), ...hearing(), ...seeing()];

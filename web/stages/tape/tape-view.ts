@@ -12,6 +12,8 @@ import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useWholeLength } from '../../recording/playback/whole-length.ts';
 
+/** On the page at first, in ms. */
+export const usualSpan = 10_000;
 /** The least on the page, in ms: about ten pictures. */
 const least = 400;
 /** One step closer or further away shows so much less or more. */
@@ -29,7 +31,7 @@ export const useTapeView = defineStore('tape-view', () => {
   /** The time at the top of the page, in ms; before the beginning where that has to stand lower. */
   const from = ref(-1000);
   /** How much is on the page, in ms. */
-  const span = ref(10_000);
+  const span = ref(usualSpan);
   /** Of the page, in px. */
   const height = ref(600);
 

@@ -1,6 +1,7 @@
 /** What pointer, wheel and keys do on the tape. */
 import type { Ref } from 'vue';
 import { usePlayback } from '../../recording/playback/playback.ts';
+import { isOneCharacter } from '../../ui/commands/keyboard.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useDrawn } from './drawn.ts';
 import { columns } from './paint.ts';
@@ -15,9 +16,11 @@ interface Hands {
   readonly step: Readonly<Ref<number>>;
   /** The text of the cursor caption is to be written. */
   readonly write: () => void;
+  /** @returns whether the key was text for the caption that is worked on */
+  readonly type: (key: string) => boolean;
 }
 
-export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, write }: Hands) {
+export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, write, type }: Hands) {
   const view = useTapeView();
   const drag = useDrag();
   const drawn = useDrawn();
@@ -71,7 +74,9 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
     else if (event.key === 'Escape' && drawn.stretch) drawn.clear();
     else if (event.ctrlKey || event.metaKey || event.altKey || event.target !== tape.value) return;
     else if (event.key === 'Enter') write();
-    else if (event.key === 'ArrowLeft') playback.seek(playback.time - step.value);
+    else if (event.key !== ' ' && isOneCharacter(event.key) && type(event.key)) {
+      // It is typed.
+    } else if (event.key === 'ArrowLeft') playback.seek(playback.time - step.value);
     else if (event.key === 'ArrowRight') playback.seek(playback.time + step.value);
     else if (event.key === 'ArrowUp') cursor.move(-1);
     else if (event.key === 'ArrowDown') cursor.move(1);

@@ -24,7 +24,7 @@ function begin(): void {
   const start = Math.round(playback.time);
   const timing = job.recordingUrl ? 'provisional' : 'set';
   track.change({ type: 'insert', captions: [caption({ id, start, end: start + first, text: '', timing })] });
-  cursor.goTo(id, 'chosen');
+  cursor.write(id);
 }
 </script>
 

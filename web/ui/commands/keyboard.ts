@@ -14,6 +14,9 @@ const unshifted: Readonly<Record<string, string>> = {
   Semicolon: ';',
 };
 
+/** Whether a key writes a character, whatever that is made of. */
+export const isOneCharacter = (key: string): boolean => /^.$/u.test(key);
+
 /** A key press in the words of the command list; null for a modifier alone. @param mac the key with ⌘ on it is Cmd */
 export function keyOf(event: KeyPress, mac: boolean): string | null {
   if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'Dead', 'Process'].includes(event.key)) return null;
