@@ -76,6 +76,11 @@ describe('a drawn stretch', () => {
     await says(app.driver, '2.00 s');
     await type(app.driver, 'f');
     await times(track, '200–1200 4000–6000');
+    // Its text is open: what is typed is text until another caption is chosen.
+    await see(app.driver, '.tape-text .cm-content');
+    await type(app.driver, Key.ESCAPE);
+    await type(app.driver, Key.ARROW_UP);
+    await says(app.driver, 'Caption 1 of 2');
     await type(app.driver, 'q');
     await seek(7);
     await type(app.driver, 'z');

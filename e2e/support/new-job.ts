@@ -30,6 +30,7 @@ export async function jobFromRecording(app: Application, path: string): Promise<
   await says(app.driver, `✓ ${path.split('/').at(-1) ?? ''}`);
   await app.driver.findElement(By.xpath('//label[contains(., "There are none yet")]')).click();
   await press(app.driver, 'Create the job');
+  await press(app.driver, 'Time first');
   await see(app.driver, '[data-test=tape]');
   return eventually(
     app.driver,

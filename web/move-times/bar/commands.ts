@@ -85,7 +85,6 @@ export function retimeCommands(): readonly Command[] {
         keys: ['Alt+t'],
         mac: ['Ctrl+t'],
         run: retime.tieHere,
-        whyNot: untried,
       },
       {
         id: 'retime-swap',

@@ -13,6 +13,7 @@ import EmptyTrack from './EmptyTrack.vue';
 import FindBar from './FindBar.vue';
 import CorrectionOffer from './CorrectionOffer.vue';
 import PlacesDialog from './PlacesDialog.vue';
+import TimeFirst from './TimeFirst.vue';
 import SelectionBar from './SelectionBar.vue';
 import SuggestionCard from './SuggestionCard.vue';
 import { useDoubt } from './doubt.ts';
@@ -64,6 +65,7 @@ const readings = [
     </TextButton>
   </div>
   <NoteBox v-if="!track.editable">This is a machine draft: read-only, as the recogniser left it.</NoteBox>
+  <TimeFirst />
   <FindBar v-if="find.open" />
   <EmptyTrack v-if="track.captions.length === 0" />
   <div v-else class="words-desk fills">
