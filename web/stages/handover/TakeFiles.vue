@@ -93,14 +93,6 @@ const url = computed(() =>
       </ChoiceCards>
       <CheckField v-model="wanted.soundNotes" class="take-choice">Leave out sound notes</CheckField>
       <CheckField v-model="wanted.labels" class="take-choice">Leave out speaker labels</CheckField>
-      <CheckField v-if="untimed > 0" v-model="keepsUntimed" class="take-choice">
-        Include
-        {{
-          untimed === 1
-            ? 'one caption that is not timed, at a made-up time'
-            : `${untimed} captions that are not timed, at made-up times`
-        }}
-      </CheckField>
       <CheckField v-if="beside" v-model="wanted[beside.key]" class="take-choice">{{ beside.words }}</CheckField>
     </div>
     <div class="stack">
@@ -117,6 +109,14 @@ const url = computed(() =>
         △ {{ untimed === 1 ? 'One caption is not timed and is' : `${untimed} captions are not timed and are` }} left
         out, here and where captions are sent.
       </p>
+      <CheckField v-if="untimed > 0" v-model="keepsUntimed">
+        Include
+        {{
+          untimed === 1
+            ? 'one caption that is not timed, at a made-up time'
+            : `${untimed} captions that are not timed, at made-up times`
+        }}
+      </CheckField>
       <p v-if="findings.count > 0" class="warn strong">
         ▲ {{ findings.count }} {{ findings.count === 1 ? 'finding is' : 'findings are' }} still open; you can download
         and send all the same.
