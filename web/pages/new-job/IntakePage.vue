@@ -51,11 +51,12 @@ const words = useImport(chosenStyle);
 const draft = words.understood;
 /** How long a caption is there until it is timed, in ms. */
 const firstLength = 2000;
+const { id: _id, ...firstCaption } = caption({ id: '', start: 0, end: firstLength, text: '' });
 /** There are no words yet: the captions are typed and timed from the recording alone. */
 const fromNothing = ref(false);
 const noWords: Pick<ReadResult, 'captions' | 'foreign'> & { readonly format: null } = {
   // Something to write in, whose times come afterwards.
-  captions: [{ ...caption({ id: '', start: 0, end: firstLength, text: '' }), timing: 'provisional' }],
+  captions: [{ ...firstCaption, timing: 'provisional' }],
   foreign: null,
   format: null,
 };
