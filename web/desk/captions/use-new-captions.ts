@@ -80,15 +80,18 @@ export function useNewCaptions() {
     if (!open || !track.editable) return;
     insert(roomAt(track.timed, start, end - start, Math.ceil(frameLength(open.rate)), moveRulesOf(open)), start);
   }
-  /** An empty caption right after another, or right before it; not timed where that one is not, and after the last. */
-  function insertBeside(id: string, side: 'before' | 'after'): void {
-    const open = job.job;
+  /** An empty caption right after another, or right before it; not timed where that one is not. */
+  function insertBesideTimed(id: string, side: 'before' | 'after'): void {
     const here = track.captions.find((c) => c.id === id);
-    if (!open || !here || !track.editable) return;
-    const isLast = track.captions.at(-1)?.id === id;
-    if (here.timing === 'set' && !(isLast && side === 'after')) insertTimedBeside(here, side);
-    // Nobody has said when it is: a time of its own would be made up.
+    if (!here || !track.editable) return;
+    if (here.timing === 'set') insertTimedBeside(here, side);
     else insertUntimedBeside(here, side);
+  }
+  /** The same, but not timed either after the last: a time of its own would be made up. */
+  function insertBeside(id: string, side: 'before' | 'after'): void {
+    const last = track.captions.at(-1);
+    if (last?.id === id && side === 'after' && track.editable) insertUntimedBeside(last, side);
+    else insertBesideTimed(id, side);
   }
   function insertTimedBeside(here: Timed, side: 'before' | 'after'): void {
     const open = job.job;
@@ -99,7 +102,7 @@ export function useNewCaptions() {
     if (side === 'after') insert(roomAt(track.timed, after, usual, shortest.limit, rules), after);
     else insert(roomBefore(track.timed, here, usual, shortest.limit, rules), here.start);
   }
-  return { insertHere, insertIn, insertBeside };
+  return { insertHere, insertIn, insertBeside, insertBesideTimed };
 }
 
 /** Makes an empty caption that is not timed, right after another or right before it. */

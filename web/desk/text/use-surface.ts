@@ -92,7 +92,8 @@ export function useSurface(
         dropped.file = new File([text], 'pasted text.txt', { type: 'text/plain' });
         void router.push({ name: 'tracks' });
       },
-      onBeside: made.insertBeside,
+      // On the tape what comes after the last caption has a place there; in Words nobody has said when it is.
+      onBeside: isWhole ? made.insertBeside : made.insertBesideTimed,
       onEnter: cursor.enter,
     });
     shown.surface = surface;

@@ -161,8 +161,10 @@ watch(
   },
   { immediate: true },
 );
-/** Nothing is written in the cursor caption yet: letters are its text, and no commands. */
-const isEmpty = computed(() => cursor.caption?.timing === 'set' && cursor.caption.text === '' && track.editable);
+/** Nothing is written in the cursor caption yet: letters are its text, and no commands, unless times are being marked as it plays. */
+const isEmpty = computed(
+  () => cursor.caption?.timing === 'set' && cursor.caption.text === '' && track.editable && !playback.playing,
+);
 </script>
 
 <template>
