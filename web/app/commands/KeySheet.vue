@@ -97,6 +97,7 @@ const doubts = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85].map((part) => ({
 }));
 const ways = [
   ['hearsDoubt', 'Play a doubtful word when you move to it'],
+  ['pictureFollows', 'Paused, the picture shows the caption you choose'],
   ['holdWhileTyping', 'Hold playback for typing'],
   ['edgeClick', 'A soft click at the edge that is heard'],
   ['singleKeys', 'On the tape, letters alone are commands'],

@@ -16,6 +16,7 @@ import { toolParts } from '../../move-times/bar/tool-parts.ts';
 import { useHour } from '../../move-times/bar/use-hour.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useJob } from '../../data/jobs/job.ts';
+import { usePictureFollows } from '../../recording/playback/picture-follows.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
 import { useMessages } from '../../data/messages/messages.ts';
@@ -90,6 +91,7 @@ function onDrag(event: DragEvent): void {
   void router.push({ name: 'tracks' });
 }
 const cursor = useCursor();
+const follows = usePictureFollows();
 /** Where no text stands, a caption that is to be written in is opened in Words. */
 watch(
   () => cursor.toWrite,
@@ -119,6 +121,7 @@ watch(
 onBeforeUnmount(() => {
   stopListening();
   playback.pause();
+  follows.stop();
   track.close();
 });
 </script>

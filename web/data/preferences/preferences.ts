@@ -36,6 +36,8 @@ const fields = {
   singleKeys: flag(true),
   /** An edge is heard with so much before and after it, in ms. */
   edgeSpan: number(1500, { from: 0, to: 60_000 }),
+  /** Paused, the picture goes to the caption that is chosen. */
+  pictureFollows: flag(true),
   /** How far a key moves an edge, in ms: alone (0 for one picture, or 10 ms where there are none), with Shift, with Ctrl. */
   edgeSteps: group({
     alone: number(0, { from: 0, to: 60_000 }),

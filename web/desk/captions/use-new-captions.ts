@@ -63,8 +63,8 @@ export function useNewCaptions() {
       messages.remark = 'What comes after cannot make room: the recording ends there.';
       return;
     }
-    const edits: Edit[] = [{ type: 'insert', captions: [made] }];
-    track.change({ type: 'together', edits: pushed.length > 0 ? [retiming(pushed), ...edits] : edits });
+    const moved: Edit[] = pushed.length > 0 ? [retiming(pushed)] : [];
+    track.change({ type: 'together', edits: [...moved, { type: 'insert', captions: [made] }] });
     cursor.write(made.id);
   }
   /** An empty caption at the playhead, as long as is usual or as there is room for. */
@@ -84,8 +84,7 @@ export function useNewCaptions() {
   function insertBesideTimed(id: string, side: 'before' | 'after'): void {
     const here = track.captions.find((c) => c.id === id);
     if (!here || !track.editable) return;
-    if (here.timing === 'set') insertTimedBeside(here, side);
-    else insertUntimedBeside(here, side);
+    (here.timing === 'set' ? insertTimedBeside : insertUntimedBeside)(here, side);
   }
   /** The same, but not timed either after the last: a time of its own would be made up. */
   function insertBeside(id: string, side: 'before' | 'after'): void {

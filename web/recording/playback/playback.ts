@@ -91,6 +91,8 @@ export const usePlayback = defineStore('playback', () => {
   const { time, length, playing, rate, trouble, runs, moves, attach, setRate, faster } = player;
   return {
     ...{ time, length, playing, rate, trouble, runs, moves, attach, setRate, faster },
+    /** It waits for somebody to go on typing. */
+    isHeld: () => hold.state() !== 'off',
     ...{ along, reaction, play, pause, toggle, seek, step, glance: shown.at },
     ...typingBeside(player, hold, { isBrief, pause, along }),
     ...parts,
