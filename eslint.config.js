@@ -59,7 +59,6 @@ const toTakeApart = {
   'web/stages/tape/tape-view.ts': 83,
   'web/stages/tape/drag.ts': 90,
   'web/stages/tape/use-ground.ts': 93,
-  'web/stages/words/commands.ts': 98,
   'web/stages/words/doubt.ts': 133,
   'web/stages/words/find.ts': 132,
   'web/ui/theme/ant.ts': 94,

@@ -118,3 +118,30 @@ describe('history', () => {
     expect(s.history.redo).toEqual([]);
   });
 });
+
+it('a run of presses is one step, whatever time passes and whichever captions they move', () => {
+  const captions = [
+    caption({ id: 'a', start: 0, end: 1000, text: 'one' }),
+    caption({ id: 'b', start: 1000, end: 2000, text: 'two' }),
+  ];
+  const retimed = (...of: readonly (readonly [string, number, number])[]): Edit => ({
+    type: 'retime',
+    captions: of.map(([id, start, end]) => ({ id, start, end, timing: 'set' })),
+    pieces: [],
+  });
+  let history = noHistory;
+  let now: typeof start = captions;
+  function press(edit: Edit, run: string): void {
+    const done = apply(now, edit);
+    history = remember(history, edit, done.inverse, run);
+    now = [...done.captions];
+  }
+  press(retimed(['a', 0, 980]), 'first');
+  press(retimed(['a', 0, 960]), 'first');
+  press(retimed(['a', 0, 900], ['b', 900, 2000]), 'first');
+  expect(history.undo).toHaveLength(1);
+  const back = undo(history, now);
+  expect(apply(now, back.edit ?? retimed()).captions).toEqual(captions);
+  press(retimed(['b', 900, 1900]), 'second');
+  expect(history.undo).toHaveLength(2);
+});

@@ -22,6 +22,8 @@ export interface UndoStep {
   readonly made: Edit;
   /** Takes the step back; null where others' work stands in its way. */
   readonly inverse: Edit | null;
+  /** The run of presses it is made of, to which the next of them is added; left out where it is whole. */
+  readonly run?: string;
   /** What goes back with it; from where it is now to where it was. */
   readonly beside?: Beside;
 }
@@ -38,26 +40,45 @@ const reversed = ({ stretch: { from, to } }: Beside): Beside => ({ stretch: { fr
 /** How many steps are remembered; older ones stay in the log, where any edit can be gone back to. */
 const longest = 1000;
 
+/** Whether a step may join the one before it: as typing on (not after a pause or a move of the cursor), or in a run of this name. */
+export type Joins = boolean | string;
+
+/** The parts of an edit, one after another. */
+const partsOf = (edit: Edit): readonly Edit[] => (edit.type === 'together' ? edit.edits : [edit]);
+
+/** A step with one more press of its run. */
+function runOn(step: UndoStep & { readonly inverse: Edit }, done: Edit, inverse: Edit): UndoStep {
+  const made = merge(step.made, done);
+  if (made) return { ...step, made };
+  return {
+    ...step,
+    made: { type: 'together', edits: [...partsOf(step.made), ...partsOf(done)] },
+    inverse: { type: 'together', edits: [...partsOf(inverse), ...partsOf(step.inverse)] },
+  };
+}
+
 /**
- * Remembers a step just applied; consecutive typing becomes one step.
- * @param mergeable whether it may join the step before (false after a pause or a move of the cursor)
+ * Remembers a step just applied; consecutive typing becomes one step, and so does a run of presses.
  * @param beside what was changed besides captions, in the same step
  */
 export function remember(
   history: History,
   done: Edit,
   inverse: Edit,
-  mergeable: boolean,
+  joins: Joins,
   beside: Beside | null = null,
 ): History {
   const last = history.undo.at(-1);
-  const together = mergeable && last?.inverse ? merge(last.made, done) : null;
+  if (typeof joins === 'string' && last?.inverse && last.run === joins)
+    return { undo: [...history.undo.slice(0, -1), runOn({ ...last, inverse: last.inverse }, done, inverse)], redo: [] };
+  const together = joins === true && last?.inverse ? merge(last.made, done) : null;
   if (last && together)
     return {
       undo: [...history.undo.slice(0, -1), { made: together, inverse: last.inverse }],
       redo: [],
     };
-  const step = { made: done, inverse, ...(beside && { beside: reversed(beside) }) };
+  const run = typeof joins === 'string' ? { run: joins } : {};
+  const step = { made: done, inverse, ...run, ...(beside && { beside: reversed(beside) }) };
   return { undo: [...history.undo, step].slice(-longest), redo: [] };
 }
 

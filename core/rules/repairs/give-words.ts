@@ -44,14 +44,49 @@ export function giveWord(
   if (!here || !other || words.length === 0) return null;
   const [first, second] = to === 'below' ? [here, other] : [other, here];
   if (!cut || words.length === 1) return { type: 'join', id: first.id, next: second.id, between: ' ' };
-  const { start } = splitTimes(here, cut.from, wholeGap(context.style, context.rate));
+  return partedBefore(here, other, to, cut.from, context);
+}
+
+/** What a caption has on one side of an offset goes to its neighbour there, with the time it was said in. */
+function partedBefore(
+  here: Caption,
+  other: Caption,
+  to: 'above' | 'below',
+  offset: number,
+  context: RuleContext,
+): Edit {
+  const { start } = splitTimes(here, offset, wholeGap(context.style, context.rate));
+  const [first, second] = to === 'below' ? [here, other] : [other, here];
   const texts: [Ranged, Ranged] =
     to === 'below'
-      ? [wordsBefore(here, cut.from), joinTexts([onOneLine(here, cut.from), onOneLine(other)], ' ')]
-      : [joinTexts([onOneLine(other), wordsBefore(here, cut.from)], ' '), onOneLine(here, cut.from)];
+      ? [wordsBefore(here, offset), joinTexts([onOneLine(here, offset), onOneLine(other)], ' ')]
+      : [joinTexts([onOneLine(other), wordsBefore(here, offset)], ' '), onOneLine(here, offset)];
   return {
     type: 'replace',
     removed: [first.id, second.id],
     captions: partedAt(first, second, texts, start, context),
   };
+}
+
+/**
+ * The break between a caption and its neighbour moved to an offset in the caption: the nearer of the two, so that the
+ * fewer words change sides.
+ * @returns null where there are words on one side only, or no neighbour
+ */
+export function breakMovedTo(
+  captions: readonly Caption[],
+  i: number,
+  offset: number,
+  context: RuleContext,
+): Edit | null {
+  const here = captions[i];
+  if (!here) return null;
+  const words = tokensOf(here.text, 0, here.text.length);
+  const before = words.filter(({ from }) => from < offset).length;
+  const next = words[before];
+  const [above, below] = [captions[i - 1], captions[i + 1]];
+  if (before === 0 || !next) return null;
+  const isNearer = before * 2 <= words.length;
+  if (above && (isNearer || !below)) return partedBefore(here, above, 'above', next.from, context);
+  return below ? partedBefore(here, below, 'below', next.from, context) : null;
 }

@@ -6,7 +6,8 @@ import { useCommandList } from '../../data/commands/command-list.ts';
 import { commandFor } from '../../ui/commands/keyboard.ts';
 import { isMac } from '../../ui/commands/platform.ts';
 
-export function useCommandKeys(): void {
+/** @param first hears a key before the commands do, and says whether it was one for it */
+export function useCommandKeys(first: (event: KeyboardEvent) => boolean): void {
   const list = useCommandList();
   const dialogs = useDialogs();
   const preferences = usePreferences();
@@ -25,7 +26,7 @@ export function useCommandKeys(): void {
       keepForFinder(event, dialogs.ahead);
       return;
     }
-    if (event.defaultPrevented || event.isComposing || dialogs.open !== null) return;
+    if (event.defaultPrevented || event.isComposing || dialogs.open !== null || first(event)) return;
     const target = event.target as HTMLElement;
     const inText = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
     const onControl = /^(BUTTON|A|SUMMARY|VIDEO)$/.test(target.tagName);

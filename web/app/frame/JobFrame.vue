@@ -25,6 +25,7 @@ import { useTrack } from '../../data/tracks/track.ts';
 import { gatherCommands } from './commands.ts';
 import { useTypingAhead } from '../../desk/text/type-ahead.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
+import { useChosenEdge } from '../../desk/captions/chosen-edge.ts';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
@@ -77,7 +78,8 @@ const commands = useCommandList();
 commands.gathered = gatherCommands(router);
 provide(keyTexts, commands.keyOf);
 useTypingAhead();
-useCommandKeys();
+// An edge that is chosen has its keys before all else.
+useCommandKeys(useChosenEdge().onKey);
 useHour();
 const dropped = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */

@@ -37,13 +37,13 @@ function enqueue(model: SyncModel, edit: Edit, runsOn: boolean, said: SyncEffect
 
 /** An edit was made. */
 export function made(model: SyncModel, input: Extract<SyncInput, { type: 'made' }>): Step {
-  const { edit, mergeable, applied, beside, at } = input;
-  const runsOn = mergeable && at - model.lastTyped < runsOnFor;
+  const { edit, joins, applied, beside, at } = input;
+  const runsOn = joins === true && at - model.lastTyped < runsOnFor;
   const after: SyncModel = {
     ...model,
-    history: remember(model.history, edit, applied.inverse, runsOn, beside),
+    history: remember(model.history, edit, applied.inverse, typeof joins === 'string' ? joins : runsOn, beside),
     shown: applied.captions,
-    lastTyped: mergeable ? at : 0,
+    lastTyped: joins === true ? at : 0,
   };
   return enqueue(after, edit, runsOn, tellCaptions('hand', touches(edit)));
 }

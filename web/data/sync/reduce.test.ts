@@ -110,10 +110,10 @@ function pageForTests() {
     happen(how === 'lost' ? { type: 'failed', error: away() } : input);
   }
 
-  function type(id: string, insert: string, mergeable = false): void {
+  function type(id: string, insert: string, joins = false): void {
     const at = model.shown.find((c) => c.id === id)?.text.length ?? 0;
     const edit: Edit = { type: 'splice', id, from: at, to: at, insert };
-    happen({ type: 'made', edit, mergeable, applied: apply(model.shown, edit), beside: null, at: (now += 1000) });
+    happen({ type: 'made', edit, joins, applied: apply(model.shown, edit), beside: null, at: (now += 1000) });
   }
 
   function due(): void {

@@ -2,7 +2,7 @@
 import type { Applied } from '../../../core/model/apply.ts';
 import type { Caption, Track } from '../../../core/model/caption.ts';
 import type { Edit } from '../../../core/model/edits.ts';
-import type { Beside } from '../../../core/model/history.ts';
+import type { Beside, Joins } from '../../../core/model/history.ts';
 import type { Batch, LoggedTrack, Since } from '../../../core/model/logged.ts';
 import type { PendingEdits, SetAside, WaitingEdit } from './outbox.ts';
 import type { SyncEvent } from './sync-needs.ts';
@@ -18,7 +18,7 @@ export type SyncInput =
   | {
       readonly type: 'made';
       readonly edit: Edit;
-      readonly mergeable: boolean;
+      readonly joins: Joins;
       readonly applied: Applied;
       readonly beside: Beside | null;
       readonly at: number;

@@ -16,7 +16,7 @@
 import { apply, type Applied } from '../../../core/model/apply.ts';
 import type { Caption, Track } from '../../../core/model/caption.ts';
 import { EditRefused, type Edit } from '../../../core/model/edits.ts';
-import type { Beside, History } from '../../../core/model/history.ts';
+import type { Beside, History, Joins } from '../../../core/model/history.ts';
 import type { LoggedTrack } from '../../../core/model/logged.ts';
 import type { ApiError } from '../../../core/contract/api-error.ts';
 import { openLine } from './open-line.ts';
@@ -46,11 +46,12 @@ export interface TrackSync {
   readonly open: () => Promise<void>;
   /**
    * Makes an edit.
+   * @param joins whether it may join the step before, for undo
    * @param done what applying it gave, where the caller has it already
    * @param beside what the same step changes besides captions
    * @throws {EditRefused}
    */
-  readonly change: (edit: Edit, mergeable?: boolean, done?: Applied, beside?: Beside) => void;
+  readonly change: (edit: Edit, joins?: Joins, done?: Applied, beside?: Beside) => void;
   readonly undo: () => void;
   readonly redo: () => void;
   /** What is typed next becomes a step of its own. */
@@ -84,8 +85,8 @@ export function trackSync(id: string, needs: SyncNeeds): TrackSync {
     for (const effect of step.effects) run(effect);
   }
 
-  const change: TrackSync['change'] = (edit, mergeable = false, done = apply(model.shown, edit), beside) =>
-    handle({ type: 'made', edit, mergeable, applied: done, beside: beside ?? null, at: needs.now() });
+  const change: TrackSync['change'] = (edit, joins = false, done = apply(model.shown, edit), beside) =>
+    handle({ type: 'made', edit, joins, applied: done, beside: beside ?? null, at: needs.now() });
 
   async function dropAside(aside: string): Promise<void> {
     await outbox.dropAside(aside);

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import type { Caption, Track } from '../../../core/model/caption.ts';
 import type { Applied } from '../../../core/model/apply.ts';
 import type { Edit } from '../../../core/model/edits.ts';
-import type { Beside } from '../../../core/model/history.ts';
+import type { Beside, Joins } from '../../../core/model/history.ts';
 import { sentence, type ApiError } from '../../../core/contract/api-error.ts';
 import { ask } from '../client/client.ts';
 import { newId } from '../sync/ids.ts';
@@ -99,9 +99,9 @@ export const useTrack = defineStore('track', () => {
     lastChange.value = null;
   }
 
-  /** Makes a change: shown at once, written to this browser, then sent. @param done what applying gave, where the caller has it already @param beside what the same step changes besides captions */
-  function change(edit: Edit, mergeable = false, done?: Applied, beside?: Beside): void {
-    current?.change(edit, mergeable, done, beside);
+  /** Makes a change: shown at once, written to this browser, then sent. @param joins whether it may join the step before, for undo @param done what applying gave, where the caller has it already @param beside what the same step changes besides captions */
+  function change(edit: Edit, joins: Joins = false, done?: Applied, beside?: Beside): void {
+    current?.change(edit, joins, done, beside);
   }
 
   /**

@@ -8,6 +8,7 @@ import { measuresOf } from '../../ui/measured.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
+import EdgeButtons from './EdgeButtons.vue';
 import FigureBar from './FigureBar.vue';
 import TimeFields from './TimeFields.vue';
 
@@ -95,6 +96,7 @@ function timeRows(speed: number, duration: number, gap: number | null): Row[] {
       <span v-if="caption.timing !== 'set'" class="figures small plain soft">○ not timed</span>
     </h2>
     <TimeFields :key="caption.id" :caption="caption" />
+    <EdgeButtons />
     <dl>
       <div v-for="row in rows" :key="row.name" class="figures-row row small">
         <dt>{{ row.name }}</dt>

@@ -5,27 +5,19 @@ import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useChosenEdge } from '../captions/chosen-edge.ts';
 
-/** Says which edge the keys move, in every stage, and hears those keys while one is chosen. */
+/** Says which edge the keys move, in every stage. */
 const edge = useChosenEdge();
 const times = useTimes();
 const track = useTrack();
 const preferences = usePreferences();
 
-function onKey(event: KeyboardEvent): void {
-  const target = event.target as HTMLElement;
-  // A field has arrows of its own.
-  if (target.matches('input, [role=combobox], [role=menuitem]') || target.closest('[role=dialog]')) return;
-  edge.onKey(event);
-}
 /** Whoever presses elsewhere is done with it. */
 function onPointer(event: PointerEvent): void {
   if (!(event.target as HTMLElement).closest('.monitor, .edge-note')) edge.release();
 }
 function listen(on: boolean): void {
-  removeEventListener('keydown', onKey, true);
   removeEventListener('pointerdown', onPointer, true);
   if (!on) return;
-  addEventListener('keydown', onKey, true);
   addEventListener('pointerdown', onPointer, true);
 }
 watch(() => edge.edge !== null, listen, { immediate: true });
@@ -40,8 +32,8 @@ onBeforeUnmount(() => {
     <p v-if="edge.caption && edge.at !== null" class="edge-note note small">
       <b>{{ edge.edge === 'start' ? 'Begin' : 'End' }} of caption {{ track.captions.indexOf(edge.caption) + 1 }}</b>
       at <span class="figures">{{ times.clock(edge.at) }}</span>. <kbd>↑</kbd> earlier, <kbd>↓</kbd> later; with Shift
-      {{ preferences.edgeSteps.shift / 1000 }} s, with Ctrl {{ preferences.edgeSteps.ctrl / 1000 }} s;
-      <kbd>Escape</kbd> back.
+      {{ preferences.edgeSteps.shift / 1000 }} s, with Ctrl {{ preferences.edgeSteps.ctrl / 1000 }} s.
+      <kbd>↵</kbd> keeps it, <kbd>Escape</kbd> puts it back.
     </p>
   </div>
 </template>

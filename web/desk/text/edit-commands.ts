@@ -4,7 +4,7 @@ import { EditorSelection, type EditorState, type TransactionSpec } from '@codemi
 import type { EditorView } from '@codemirror/view';
 import { pasted } from '../../../core/layout/pasted.ts';
 import type { RuleContext } from '../../../core/rules/finding.ts';
-import { giveWord } from '../../../core/rules/repairs/give-words.ts';
+import { breakMovedTo, giveWord } from '../../../core/rules/repairs/give-words.ts';
 import type { Caption, MarkKind } from '../../../core/model/caption.ts';
 import { apply } from '../../../core/model/apply.ts';
 import type { Edit } from '../../../core/model/edits.ts';
@@ -108,6 +108,21 @@ export function give(view: EditorView, desk: EditContext, to: 'above' | 'below')
       return still && start !== null ? start + Math.min(offset, still.text.length) : null;
     }),
   );
+  return true;
+}
+
+/** The break between this caption and the nearer neighbour comes to the cursor, which stays with its word. */
+export function breakHere(view: EditorView, desk: EditContext): boolean {
+  const { state } = view;
+  const context = desk.context();
+  if (!context || !desk.editable()) return true;
+  const layout = state.field(layoutField);
+  const { index, offset } = spotAt(layout, state.selection.main.head);
+  const edit = breakMovedTo(layout.captions, index, offset, context);
+  const [first, second] = edit?.type === 'replace' ? edit.captions : [];
+  if (!edit || !first || !second) return true;
+  // What stood before the break ends the first of them: the cursor is at the beginning of the second.
+  view.dispatch(specFor(state, edit, false, (after) => startOf(after, second.id)));
   return true;
 }
 

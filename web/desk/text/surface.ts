@@ -23,7 +23,7 @@ import { EditorView } from '@codemirror/view';
 import type { MatchInTrack } from '../../../core/find/replace.ts';
 import type { Caption, MarkKind } from '../../../core/model/caption.ts';
 import { captionsFromTrack } from './captions-from-track.ts';
-import { capital, extend, give, mark, put } from './edit-commands.ts';
+import { capital, extend, breakHere, give, mark, put } from './edit-commands.ts';
 import { extensionsOf } from './extensions.ts';
 import { setMatches, shownIn } from './highlights.ts';
 import { boxOf, selectedStretch, selectStretch, showCaption, showSaid, takeWord, type StretchOf } from './in-view.ts';
@@ -39,6 +39,8 @@ export interface Surface {
   /** Scrolls a caption into sight; with `caret` the text cursor goes there too. */
   readonly show: (id: string, caret: boolean) => void;
   readonly give: (to: 'above' | 'below') => boolean;
+  /** The break between two captions comes to the cursor. */
+  readonly breakHere: () => boolean;
   readonly mark: (kind: MarkKind) => boolean;
   /** A capital for the word at the cursor, or none. */
   readonly capital: () => boolean;
@@ -105,6 +107,7 @@ export function createSurface(options: SurfaceOptions): Surface {
     },
     show: (id, caret) => showCaption(view, id, caret),
     give: (to) => give(view, options, to),
+    breakHere: () => breakHere(view, options),
     mark: (kind) => mark(view, options, kind),
     capital: () => capital(view, options),
     extend: (by) => extend(view, by),

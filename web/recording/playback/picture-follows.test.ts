@@ -62,6 +62,14 @@ it('it stays where it is in the caption already, where that is not timed, and wh
   usePreferences().pictureFollows = true;
 });
 
+it('nor where somebody goes elsewhere before the choice rests', async () => {
+  const { media, playback, choose } = page(20_000);
+  await choose('one', 1);
+  playback.seek(30_000);
+  jest.advanceTimersByTime(restsAfter);
+  expect(media.currentTime).toBe(30);
+});
+
 it('and back is where somebody went by hand meanwhile', async () => {
   const { media, playback, follows, choose } = page(20_000);
   await choose('one');

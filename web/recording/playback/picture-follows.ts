@@ -20,9 +20,11 @@ export const usePictureFollows = defineStore('picture-follows', () => {
   let put = -Infinity;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
-  function show(): void {
+  /** @param chosenAt where the picture stood as the caption was chosen, in ms: somebody who went elsewhere since stays there */
+  function show(chosenAt: number): void {
     const here = cursor.caption;
     const { time } = playback;
+    if (Math.abs(time - chosenAt) > beside) return;
     if (here?.timing !== 'set' || playback.runs() || playback.isHeld() || (here.start <= time && time < here.end))
       return;
     // Somebody went elsewhere since: that is where one goes back to.
@@ -36,7 +38,8 @@ export const usePictureFollows = defineStore('picture-follows', () => {
   }
   watch([() => cursor.id, () => cursor.jumps], () => {
     clearTimeout(timer);
-    if (preferences.pictureFollows && !cursor.follow && !playback.runs()) timer = setTimeout(show, restsAfter);
+    if (preferences.pictureFollows && !cursor.follow && !playback.runs())
+      timer = setTimeout(show, restsAfter, playback.time);
   });
   watch(
     () => playback.playing,
