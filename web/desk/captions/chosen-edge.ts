@@ -1,7 +1,8 @@
 /** The edge that keys move: a caption’s begin or end, chosen in any stage, heard again and again while it is moved. */
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { moveEdge, type Edge } from '../../../core/timing/drag/move.ts';
+import { usePictureFollows } from '../../recording/playback/picture-follows.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { useMessages } from '../../data/messages/messages.ts';
@@ -22,6 +23,7 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
   const track = useTrack();
   const cursor = useCursor();
   const playback = usePlayback();
+  const follows = usePictureFollows();
   const messages = useMessages();
   const preferences = usePreferences();
 
@@ -42,6 +44,8 @@ export const useChosenEdge = defineStore('chosen-edge', () => {
     if (!here) return;
     if (edge.value === null) before = playback.time;
     cursor.enter(here.id);
+    follows.stay();
+    void nextTick(follows.stay);
     [edge.value, id.value] = [which, here.id];
     run.begin();
     if (here.timing === 'set') void playback.loopAround(here[which]);

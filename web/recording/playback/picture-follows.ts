@@ -32,8 +32,12 @@ export const usePictureFollows = defineStore('picture-follows', () => {
     put = here.start;
     playback.glance(here.start);
   }
-  function stop(): void {
+  /** The caption that was chosen is heard in another way: the picture does not go there by itself. */
+  function stay(): void {
     clearTimeout(timer);
+  }
+  function stop(): void {
+    stay();
     before.value = null;
   }
   watch([() => cursor.id, () => cursor.jumps], () => {
@@ -50,5 +54,5 @@ export const usePictureFollows = defineStore('picture-follows', () => {
     stop();
     if (to !== null) playback.seek(to);
   }
-  return { before, goBack, stop };
+  return { before, goBack, stay, stop };
 });
