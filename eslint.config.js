@@ -48,7 +48,6 @@ const toTakeApart = {
   'web/data/sync/outbox.ts': 81,
   'web/data/tracks/syncs.ts': 98,
   'web/data/tracks/track.ts': 122,
-  'web/desk/captions/use-times.ts': 95,
   'web/move-times/bar/retime.ts': 165,
   'web/move-times/borrow/borrow.ts': 148,
   'web/move-times/borrow/use-columns.ts': 122,

@@ -111,6 +111,19 @@ describe('times that are typed', () => {
     await times(track, '1500–4000 5000–7000');
   });
 
+  it('are taken in either order, far from where the caption was; Shift and Enter move it whole', async () => {
+    const { track } = await tapeOf([at(1000, 3000), at(5000, 7000)]);
+    await typed('Begin', '10');
+    await times(track, '5000–7000 10000–12000');
+    await typed('End', '11');
+    await times(track, '5000–7000 10000–11000');
+    await (await field('Begin')).click();
+    await holding(app.driver, [Key.CONTROL], 'a');
+    await type(app.driver, '20');
+    await holding(app.driver, [Key.SHIFT], Key.ENTER);
+    await times(track, '5000–7000 20000–21000');
+  });
+
   it('count for the caption they were typed for, whatever is pressed next', async () => {
     const { track } = await tapeOf([at(1000, 3000), at(5000, 7000)]);
     const input = await field('End');
@@ -130,7 +143,7 @@ describe('times that are typed', () => {
     expect(await (await field('End')).getAttribute('value')).toBe('soon');
     expect(await (await field('End')).getAttribute('aria-invalid')).toBe('true');
     await typed('End', '6');
-    await says(app.driver, 'The caption after it is in the way');
+    await says(app.driver, 'End 6: caption 2 is there, from 00:05.00 to 00:07.00.');
     await (await field('End')).sendKeys(Key.ESCAPE);
     await eventually(
       app.driver,

@@ -50,10 +50,13 @@ const longClock = (ms: number): string => formatClock(ms, { fraction: '.', hours
 export const clockFor = (length: number): ((ms: number) => string) => (length < 3_600_000 ? shortClock : longClock);
 
 /** `2.40 s`: a duration with its unit, cut to hundredths so that it never claims time that is not there. */
-export function seconds(ms: number): string {
+export const seconds = (ms: number): string => `${inHundredths(ms)} s`;
+
+/** `3.14`: a time in seconds, cut to hundredths as everywhere. */
+export function inHundredths(ms: number): string {
   const hundredths = Math.abs(Math.trunc(ms / 10));
   const rest = hundredths % 100;
-  return `${ms <= -10 ? '-' : ''}${String((hundredths - rest) / 100)}.${rest < 10 ? '0' : ''}${String(rest)} s`;
+  return `${ms <= -10 ? '-' : ''}${String((hundredths - rest) / 100)}.${rest < 10 ? '0' : ''}${String(rest)}`;
 }
 
 /** `0.083 s`: a gap with its unit. Below a second to the millisecond, since a frame more or less counts there. */

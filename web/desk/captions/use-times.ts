@@ -1,7 +1,6 @@
 /** What commands, fields and buttons do to the times of the cursor caption; one way for all. */
 import { timeNeeded } from '../../../core/style/style.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
-import { readTime } from '../../../core/timing/clock/read-time.ts';
 import {
   beginAllAt,
   beginAt,
@@ -9,7 +8,6 @@ import {
   endUpToNext,
   endWhenRead,
   moveEdge,
-  type Edge,
   type Moved,
   type Timed,
 } from '../../../core/timing/drag/move.ts';
@@ -21,9 +19,6 @@ import { useCursor } from '../../data/tracks/cursor.ts';
 import { useSound } from '../../recording/sound/sound.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { moveRulesOf, retiming, stoppedText } from './retiming.ts';
-
-/** What can be typed of a caption's times. */
-export type TimeField = Edge | 'duration';
 
 export function useTimesOf() {
   const job = useJob();
@@ -106,31 +101,5 @@ export function useTimesOf() {
     if (moved) retime(moved);
   }
 
-  /**
-   * Gives a caption a time that was typed, or leaves it as it is.
-   * @param id of the caption it was typed for: the cursor may be in another by now
-   * @returns what is wrong with it, as a sentence; null where it was taken
-   */
-  function type(id: string, field: TimeField, text: string): string | null {
-    const open = job.job;
-    const here = track.captions.find((c) => c.id === id);
-    if (!open || !here || !track.editable) return null;
-    const now = field === 'duration' ? here.end - here.start : here[field];
-    const read = readTime(text, now, open.rate);
-    if ('fault' in read) return read.fault;
-    if (here.timing !== 'set') {
-      const start = field === 'start' ? read.ms : here.start;
-      const end = field === 'end' ? read.ms : field === 'duration' ? start + read.ms : start + open.style.time.usual;
-      if (end <= start) return 'A caption ends after it begins.';
-      retime({ changes: [{ id, start, end }], stopped: null });
-      return null;
-    }
-    const edge = field === 'start' ? 'start' : 'end';
-    const to = field === 'duration' ? here.start + read.ms : read.ms;
-    const moved = moveEdge(track.timed, { index: indexOf(id), edge, to, alone: true }, moveRulesOf(open));
-    if (moved.stopped) return stoppedText(moved.stopped, edge);
-    retime(moved);
-    return null;
-  }
-  return { beginHere, endHere, endUpTo, endRead, putToSpeech, type };
+  return { beginHere, endHere, endUpTo, endRead, putToSpeech };
 }

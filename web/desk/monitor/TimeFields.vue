@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, reactive, watch } from 'vue';
 import { frameLength } from '../../../core/timing/clock/timecode.ts';
+import type { TimeField } from '../../../core/timing/drag/typed.ts';
+import { inHundredths } from '../../../core/timing/clock/clock.ts';
 import type { Caption } from '../../../core/model/caption.ts';
-import { useTimesOf, type TimeField } from '../captions/use-times.ts';
+import { fieldNames, useTypedTimes } from '../captions/use-typed-times.ts';
 import TextField from '../../ui/controls/TextField.vue';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useTimes } from '../../data/tracks/times.ts';
@@ -13,22 +15,18 @@ const props = defineProps<{ caption: Caption }>();
 const track = useTrack();
 const times = useTimes();
 const messages = useMessages();
-const { type } = useTimesOf();
+const type = useTypedTimes();
 const { id } = props.caption;
 
 const lasts = (ms: number): string =>
-  times.counted ? `${String(Math.round(ms / frameLength(times.counted)))}f` : (ms / 1000).toFixed(2);
+  times.counted ? `${String(Math.round(ms / frameLength(times.counted)))}f` : inHundredths(ms);
 const isTimed = computed(() => props.caption.timing === 'set');
 const shown = computed<Readonly<Record<TimeField, string>>>(() => {
   const { start, end } = props.caption;
   if (!isTimed.value) return { start: '', end: '', duration: '' };
   return { start: times.clock(start), end: times.clock(end), duration: lasts(end - start) };
 });
-const fields: readonly (readonly [TimeField, string])[] = [
-  ['start', 'Begin'],
-  ['end', 'End'],
-  ['duration', 'Lasts'],
-];
+const fields = Object.entries(fieldNames) as readonly (readonly [TimeField, string])[];
 const typed = reactive<Record<TimeField, string>>({ ...shown.value });
 const faults = reactive<Record<TimeField, string | null>>({ start: null, end: null, duration: null });
 const fault = computed(() => faults.start ?? faults.end ?? faults.duration);
@@ -37,11 +35,11 @@ function reset(field: TimeField): void {
   typed[field] = shown.value[field];
   faults[field] = null;
 }
-/** What was typed counts when it is left; what cannot be a time stays, with what is wrong with it. */
-function take(field: TimeField): void {
+/** What was typed counts when it is left; what cannot be a time stays, with what is wrong with it. @param whole the caption moves as it is */
+function take(field: TimeField, whole = false): void {
   if (typed[field].trim() === shown.value[field]) reset(field);
   else {
-    faults[field] = type(id, field, typed[field]);
+    faults[field] = type(id, field, typed[field], whole);
     if (faults[field] === null) reset(field);
   }
 }
@@ -77,7 +75,8 @@ onBeforeUnmount(() => {
         :disabled="!track.editable"
         :invalid="faults[field] !== null"
         :aria-describedby="faults[field] === null ? undefined : 'times-fault'"
-        @keydown.enter.stop="take(field)"
+        :data-tip="field === 'start' ? 'Shift Enter moves the caption whole' : undefined"
+        @keydown.enter.stop="(event: KeyboardEvent) => take(field, event.shiftKey && field === 'start')"
         @keydown.escape.stop="reset(field)"
         @blur="take(field)"
       />

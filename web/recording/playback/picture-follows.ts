@@ -23,7 +23,7 @@ export const usePictureFollows = defineStore('picture-follows', () => {
   /** @param chosenAt where the picture stood as the caption was chosen, in ms: somebody who went elsewhere since stays there */
   function show(chosenAt: number): void {
     const here = cursor.caption;
-    const { time } = playback;
+    const time = playback.heading();
     if (Math.abs(time - chosenAt) > beside) return;
     if (here?.timing !== 'set' || playback.runs() || playback.isHeld() || (here.start <= time && time < here.end))
       return;
@@ -43,7 +43,7 @@ export const usePictureFollows = defineStore('picture-follows', () => {
   watch([() => cursor.id, () => cursor.jumps], () => {
     clearTimeout(timer);
     if (preferences.pictureFollows && !cursor.follow && !playback.runs())
-      timer = setTimeout(show, restsAfter, playback.time);
+      timer = setTimeout(show, restsAfter, playback.heading());
   });
   watch(
     () => playback.playing,

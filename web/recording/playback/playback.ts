@@ -88,9 +88,9 @@ export const usePlayback = defineStore('playback', () => {
     stretch = noStretch;
     seek(player.time.value + direction * preferences.step);
   }
-  const { time, length, playing, rate, trouble, runs, moves, attach, setRate, faster } = player;
+  const { time, length, playing, rate, trouble, runs, moves, heading, attach, setRate, faster } = player;
   return {
-    ...{ time, length, playing, rate, trouble, runs, moves, attach, setRate, faster },
+    ...{ time, length, playing, rate, trouble, runs, moves, heading, attach, setRate, faster },
     /** It waits for somebody to go on typing. */
     isHeld: () => hold.state() !== 'off',
     ...{ along, reaction, play, pause, toggle, seek, step, glance: shown.at },

@@ -86,6 +86,8 @@ export function mediaPlayer(moved: (ms: number) => void) {
   return {
     ...{ element, time, length, playing, rate, trouble, attach, start, seek, ready, setRate, faster },
     moves: (): number => turns,
+    /** Where it is going, in ms; what the page shows of that comes with the picture. */
+    heading: (): number => Math.round((element.value?.currentTime ?? 0) * 1000),
     /** Whether it plays right now; what the page shows of that comes a moment later, with the event. */
     runs: (): boolean => element.value?.paused === false,
     pause: (): void => element.value?.pause(),
