@@ -34,6 +34,15 @@ const command = async (title: string): Promise<void> => {
   await see(app.driver, '[role=dialog] input');
   await type(app.driver, title, Key.ENTER);
 };
+/** Chooses a way of moving times from their menu. */
+async function fromTimes(tool: string): Promise<void> {
+  await press(app.driver, 'Times');
+  await eventually(app.driver, 'the menu', () =>
+    app.driver.executeScript<boolean>('return document.activeElement?.getAttribute("role") === "menuitem"'),
+  );
+  await type(app.driver, tool.charAt(0), Key.ENTER);
+  await see(app.driver, '.retime-bar');
+}
 const seek = async (seconds: number): Promise<void> => {
   await app.driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
   await says(app.driver, `00:${seconds.toFixed(2).padStart(5, '0')}`);
@@ -277,8 +286,7 @@ describe('ties', () => {
       [at('a', 3000, 4000), at('n', 30_000, 31_000, '[water]'), at('b', 90_000, 91_000)],
       speech([3000, 4000]),
     );
-    await press(app.driver, 'Retime…');
-    await press(app.driver, 'Ties');
+    await fromTimes('Ties');
     await press(app.driver, 'By ear');
     await says(app.driver, '2 to go');
     const heard = (): Promise<number> =>
@@ -305,8 +313,7 @@ describe('ties', () => {
 
   it('are not needed where the rates are known', async () => {
     const { track } = await tapeOf([at('a', 9600, 10_560)], speech([10_000, 11_000]));
-    await press(app.driver, 'Retime…');
-    await press(app.driver, 'Frame rate');
+    await fromTimes('Frame rate');
     await pick(app.driver, 'The frame rate of the recording', '24 fps');
     await says(app.driver, 'One caption, 0.40 s later');
     await press(app.driver, 'Apply');

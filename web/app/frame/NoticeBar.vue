@@ -1,9 +1,21 @@
 <script setup lang="ts">
+import { onBeforeUnmount, watch } from 'vue';
 import NoteBox from '../../ui/controls/NoteBox.vue';
 import { useMessages } from '../../data/messages/messages.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
 
 const messages = useMessages();
+/** What asks nothing goes by itself after so long, in ms; under the pointer or with the keyboard in it, it stays. */
+const staysFor = 12_000;
+let timer: ReturnType<typeof setTimeout> | undefined;
+const stay = (): void => clearTimeout(timer);
+function goLater(): void {
+  stay();
+  if (messages.remark !== null && messages.offers.length === 0)
+    timer = setTimeout(() => (messages.remark = null), staysFor);
+}
+watch([() => messages.remark, () => messages.offers], goLater, { immediate: true });
+onBeforeUnmount(stay);
 </script>
 
 <template>
@@ -12,7 +24,14 @@ const messages = useMessages();
     <template #actions><TextButton @click="messages.notice = null">Dismiss</TextButton></template>
   </NoteBox>
   <!-- Over the picture and not above the text, which stays where the eye is. -->
-  <div class="remark-place" role="status">
+  <div
+    class="remark-place"
+    role="status"
+    @pointerenter="stay"
+    @pointerleave="goLater"
+    @focusin="stay"
+    @focusout="goLater"
+  >
     <NoteBox v-if="messages.remark" class="remark" role="note">
       {{ messages.remark }}
       <template #actions>

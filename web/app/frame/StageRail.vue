@@ -2,6 +2,7 @@
 import { ArrowRightToLine, Check, Columns3, LetterText, RulerDimensionLine } from '@lucide/vue';
 import type { Component } from 'vue';
 import { stages, type StageName } from '../../stages/stages.ts';
+import TimesMenu from '../../move-times/bar/TimesMenu.vue';
 import { useFindings } from '../../desk/findings/findings.ts';
 
 const findings = useFindings();
@@ -34,6 +35,7 @@ const icons: Readonly<Record<StageName, Component>> = {
         ></span
       >
     </RouterLink>
+    <div class="rail-times ruled-above"><TimesMenu /></div>
   </nav>
 </template>
 
@@ -54,6 +56,10 @@ const icons: Readonly<Record<StageName, Component>> = {
   border-left: 4px solid transparent;
   color: var(--soft);
   text-decoration: none;
+}
+.rail-times {
+  margin-top: 8px;
+  padding-top: 8px;
 }
 .rail-stage:hover {
   color: var(--ink);

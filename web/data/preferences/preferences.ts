@@ -10,6 +10,8 @@ const fields = {
   holdWhileTyping: flag(true),
   /** One step back or ahead, in ms. */
   step: number(2000, { from: 100, to: 60_000 }),
+  /** How loud the recording is played, from 0 to 1. */
+  volume: number(1, { from: 0, to: 1 }),
   /** How Words is read. */
   reading: oneOf('lines', 'text'),
   /** Words the recogniser was less sure of than this are doubtful. */

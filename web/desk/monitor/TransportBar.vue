@@ -9,6 +9,7 @@ import { usePlayback } from '../../recording/playback/playback.ts';
 import { rates } from '../../recording/playback/player.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
+import VolumeMenu from '../../recording/playback/VolumeMenu.vue';
 import { useChosenEdge } from '../captions/chosen-edge.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 
@@ -67,19 +68,20 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
       bare
       @update:model-value="(rate) => rate !== null && playback.setRate(rate)"
     />
+    <VolumeMenu />
     <TextButton
       :tip="hint('While playing, the cursor caption follows', 'follow')"
       :pressed="cursor.follow"
       @click="cursor.follow = !cursor.follow"
     >
-      Follow{{ cursor.follow ? ' ✓' : '' }}
+      Follow
     </TextButton>
     <TextButton
       tip="Hold playback for typing: it pauses at a key and goes on after the last"
       :pressed="preferences.holdWhileTyping"
       @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
     >
-      Hold{{ preferences.holdWhileTyping ? ' ✓' : '' }}
+      Hold
     </TextButton>
   </div>
 </template>
@@ -104,6 +106,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
   padding-inline: 4px;
 }
 .transport-time {
+  margin-left: 6px;
   min-width: max-content;
 }
 </style>

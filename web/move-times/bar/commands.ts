@@ -6,9 +6,9 @@ import { usePlacing } from '../listen-and-place/placing.ts';
 import { useUncertain } from '../listen-and-place/uncertain.ts';
 import { useRetime } from './retime.ts';
 
-export function retimeCommands(): readonly Command[] {
+/** Each way of moving times. */
+function opening(): readonly Command[] {
   const retime = useRetime();
-  const uncertain = useUncertain();
   const placing = usePlacing();
   const track = useTrack();
   const job = useJob();
@@ -23,7 +23,6 @@ export function retimeCommands(): readonly Command[] {
   }
   const readOnly = (): string | null => track.whyReadOnly;
   const silent = (): string | null => readOnly() ?? (job.recordingUrl ? null : 'This job has no recording.');
-  const untried = (): string | null => (retime.isOpen ? null : 'No times are being tried.');
   return inSection(
     'Several captions',
     [
@@ -63,6 +62,21 @@ export function retimeCommands(): readonly Command[] {
         run: placeUntimed,
         whyNot: silent,
       },
+    ],
+    readOnly,
+  );
+}
+
+/** While times are tried. */
+function trying(): readonly Command[] {
+  const retime = useRetime();
+  const uncertain = useUncertain();
+  const track = useTrack();
+  const readOnly = (): string | null => track.whyReadOnly;
+  const untried = (): string | null => (retime.isOpen ? null : 'No times are being tried.');
+  return inSection(
+    'Several captions',
+    [
       {
         id: 'placing-next',
         title: 'While places are looked at: hear the next that is uncertain',
@@ -98,3 +112,5 @@ export function retimeCommands(): readonly Command[] {
     readOnly,
   );
 }
+
+export const retimeCommands = (): readonly Command[] => [...opening(), ...trying()];

@@ -20,8 +20,21 @@ export const toolTitles = [
   ['listen', 'Listen and place'],
 ] as const;
 
+type Chosen = (typeof toolTitles)[number][0];
+
+/** What each of them is for. */
+export const toolDetails: Readonly<Record<Chosen, string>> = {
+  shift: 'all by as much',
+  rate: 'made for another frame rate',
+  ties: 'this caption belongs here',
+  edges: 'frames, gaps, lead and linger',
+  cuts: 'the recording was cut again',
+  borrow: 'from another track, or a file',
+  listen: 'where the words are said',
+};
+
 /** `same` is offered after another was used. */
-export type ToolName = (typeof toolTitles)[number][0] | 'same';
+export type ToolName = Chosen | 'same';
 
 export const timesTools = (): Readonly<Record<ToolName, TimesTool>> => ({
   shift: useShift().tool,

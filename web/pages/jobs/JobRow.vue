@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { urlOf } from '../../../core/contract/contract.ts';
 import { fairCopyOf, type JobSummary } from '../../../core/job/job.ts';
 import { lengthInWords } from '../../../core/timing/clock/clock.ts';
-import { languageName, proofedShare } from '../../ui/describe/jobs.ts';
+import { isRawDraft, languageName, proofedShare } from '../../ui/describe/jobs.ts';
 import RowButton from '../../ui/controls/RowButton.vue';
 
 const props = defineProps<{ job: JobSummary }>();
@@ -51,7 +51,10 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     </RouterLink>
     <span class="row-figure figures">{{ captions }}<small class="block fine-print soft">captions</small></span>
     <span class="row-figure figures">{{ share }} %<small class="block fine-print soft">proofed</small></span>
-    <span class="row-figure figures" :class="{ bad: (job.mustFindings ?? 0) > 0 }"
+    <span v-if="isRawDraft(job)" class="row-figure warn"
+      >raw draft<small class="block fine-print soft">not corrected yet</small></span
+    >
+    <span v-else class="row-figure figures" :class="{ bad: (job.mustFindings ?? 0) > 0 }"
       >{{ job.mustFindings ?? '·' }}<small class="block fine-print soft">findings</small></span
     >
     <span class="row-figure" :class="handed.tone"

@@ -27,17 +27,34 @@ const ahead = 0.04;
 /** The click: its length in seconds, its pitch in Hz, how loud it is at most. */
 const click = { length: 0.012, pitch: 1800, loud: 0.25 };
 
+/** Where sound goes, so loud. @param volume from 0 to 1 */
+function loudness(context: AudioContext, volume: number): AudioNode {
+  const gain = context.createGain();
+  gain.gain.value = volume;
+  gain.connect(context.destination);
+  return gain;
+}
+function clickAt(context: AudioContext, when: number, volume: number): void {
+  const [tone, gain] = [context.createOscillator(), context.createGain()];
+  tone.frequency.value = click.pitch;
+  gain.gain.setValueAtTime(click.loud, when);
+  gain.gain.exponentialRampToValueAtTime(0.001, when + click.length);
+  tone.connect(gain).connect(loudness(context, volume));
+  tone.start(when);
+  tone.stop(when + click.length);
+}
+
 /**
  * @param decode has a piece of the sound decoded; null where there is none
  * @param ready brings the picture to where a pass begins, before that begins
  * @param onPass told as a pass begins, so that the picture goes along
- * @param wantsClick whether the moment itself is to be heard
+ * @param how whether the moment itself is to be heard, and how loud all of it is, from 0 to 1
  */
 export function exactLoop(
   decode: (piece: Pick<PieceRequest, 'from' | 'until'>) => Promise<SoundPiece | null>,
   ready: (pass: Pass) => Promise<void>,
   onPass: () => void,
-  wantsClick: () => boolean,
+  how: () => { readonly click: boolean; readonly volume: number },
 ): ExactLoop {
   let context: AudioContext | null = null;
   let buffer: AudioBuffer | null = null;
@@ -58,16 +75,6 @@ export function exactLoop(
     [buffer, start] = [made, piece.from];
     return true;
   }
-  function clickAt(when: number): void {
-    if (!context) return;
-    const [tone, gain] = [context.createOscillator(), context.createGain()];
-    tone.frequency.value = click.pitch;
-    gain.gain.setValueAtTime(click.loud, when);
-    gain.gain.exponentialRampToValueAtTime(0.001, when + click.length);
-    tone.connect(gain).connect(context.destination);
-    tone.start(when);
-    tone.stop(when + click.length);
-  }
   async function play(mine: number): Promise<void> {
     const pass = next;
     if (!pass || mine !== turn) return;
@@ -77,10 +84,10 @@ export function exactLoop(
     if (mine !== turn) return;
     const source = context.createBufferSource();
     source.buffer = buffer;
-    source.connect(context.destination);
+    source.connect(loudness(context, how().volume));
     const when = context.currentTime + ahead;
     source.start(when, pass.from - start, pass.until - pass.from);
-    if (wantsClick()) clickAt(when + pass.at - pass.from);
+    if (how().click) clickAt(context, when + pass.at - pass.from, how().volume);
     source.onended = () => {
       play(mine).catch(stop);
     };

@@ -1,6 +1,6 @@
 /** Playback: what the recording is asked to play, and what follows from where it is. */
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { ref, watch } from 'vue';
 import { wordBegan } from '../../../core/model/heard.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences } from '../../data/preferences/preferences.ts';
@@ -27,6 +27,7 @@ export const usePlayback = defineStore('playback', () => {
   });
   /** Somebody listens along and corrects what was heard: the word being said stays in sight, wherever the cursor is. */
   const along = ref(false);
+  watch([player.element, () => preferences.volume], () => player.setVolume(preferences.volume), { immediate: true });
   let stretch = noStretch;
   /** A word or two, or a moment again and again: typing ends it for good. */
   const isBrief = (): boolean => stretch.brief || exact.runs();

@@ -40,6 +40,10 @@ export function mediaPlayer(moved: (ms: number) => void) {
     });
   }
 
+  /** @param to from 0 to 1 */
+  function setVolume(to: number): void {
+    if (element.value) element.value.volume = to;
+  }
   function start(): void {
     const media = element.value;
     if (!media) return;
@@ -84,7 +88,7 @@ export function mediaPlayer(moved: (ms: number) => void) {
   }
 
   return {
-    ...{ element, time, length, playing, rate, trouble, attach, start, seek, ready, setRate, faster },
+    ...{ element, time, length, playing, rate, trouble, attach, start, seek, ready, setRate, faster, setVolume },
     moves: (): number => turns,
     /** Where it is going, in ms; what the page shows of that comes with the picture. */
     heading: (): number => Math.round((element.value?.currentTime ?? 0) * 1000),

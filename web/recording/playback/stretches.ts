@@ -35,7 +35,7 @@ export function exactSound(player: Player, start: () => void, shown: Glances): E
       return player.ready(from * 1000);
     },
     start,
-    () => preferences.edgeClick,
+    () => ({ click: preferences.edgeClick, volume: preferences.volume }),
   );
 }
 

@@ -7,7 +7,6 @@ import MenuButton from '../../ui/controls/MenuButton.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useJob } from '../../data/jobs/job.ts';
-import { useRetime } from '../../move-times/bar/retime.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { usePreferences, type Snaps } from '../../data/preferences/preferences.ts';
@@ -23,7 +22,6 @@ const playback = usePlayback();
 const preferences = usePreferences();
 const made = useForSpeech();
 const drawn = useDrawn();
-const retime = useRetime();
 const snaps: readonly (readonly [keyof Snaps, string, string])[] = [
   ['speech', 'Speech', 'where speech begins or ends'],
   ['words', 'Words', 'where a word begins or ends'],
@@ -105,9 +103,6 @@ const toggle = (key: keyof Snaps): void => {
       @click="made.insertForSpeech()"
     >
       New for speech ({{ missing }})
-    </TextButton>
-    <TextButton tip="Times of many captions, tried before they are kept" @click="retime.open('shift')">
-      Retime…
     </TextButton>
     <TextButton tip="New caption at the playhead" @click="drawn.insert()">New caption</TextButton>
   </div>

@@ -1,6 +1,6 @@
 import { shippedStyles } from '../../../core/style/shipped.ts';
 import type { Job } from '../../../core/job/job.ts';
-import { bytesInWords, languageName, proofedShare } from './jobs.ts';
+import { bytesInWords, isRawDraft, languageName, proofedShare } from './jobs.ts';
 
 const style = shippedStyles[0];
 if (!style) throw new Error('Styles ship.');
@@ -40,3 +40,10 @@ it.each([
   [4100, '4.1 kB'],
   [1_458_264, '1.5 MB'],
 ])('%d bytes', (bytes, text) => expect(bytesInWords(bytes)).toBe(text));
+
+it('a raw draft is one, until somebody changes something of it', () => {
+  const raw = job(9, 0);
+  const changed = { tracks: raw.tracks.map((t) => (t.kind === 'machine' ? t : { ...t, edit: 2 })) };
+  const typed = { tracks: raw.tracks.filter((t) => t.kind !== 'machine') };
+  expect([raw, changed, typed, job(0, 0)].map(isRawDraft)).toEqual([true, false, false, false]);
+});
