@@ -1,4 +1,5 @@
 /** `fenwix check`: what departs from a house style. */
+import { plural } from '../core/text/plural.ts';
 import { withIds } from '../core/formats/cue.ts';
 import type { Finding } from '../core/rules/finding.ts';
 import { findIn } from '../core/rules/finder.ts';
@@ -6,7 +7,7 @@ import { activeRules } from '../core/rules/findings.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions } from './context.ts';
-import { counted, json, oneFile, readCaptionFile, readingOptions, readingUsage, styleAsked } from './files.ts';
+import { json, oneFile, readCaptionFile, readingOptions, readingUsage, styleAsked } from './files.ts';
 
 /** `fenwix check`: what a style finds in a caption file, and by its status whether anything has to be mended. */
 export const check: CommandLine = (words, terminal) => {
@@ -49,10 +50,10 @@ export const check: CommandLine = (words, terminal) => {
         `caption ${String((indexes(f)[0] ?? 0) + 1)}, ${f.rule}${f.severity === 'should' ? ' (advice)' : ''}: ${f.message}\n`,
       );
     terminal.say(
-      `${counted(must, 'finding')} and ${counted(findings.length - must, 'piece')} of advice in ${counted(captions.length, 'caption')}, against ${style.name}\n`,
+      `${plural(must, 'finding')} and ${plural(findings.length - must, 'piece')} of advice in ${plural(captions.length, 'caption')}, against ${style.name}\n`,
     );
     if (unheard > 0)
-      terminal.say(`Not held against the sound (${counted(unheard, 'rule')}): name the recording with --sound FILE.\n`);
+      terminal.say(`Not held against the sound (${plural(unheard, 'rule')}): name the recording with --sound FILE.\n`);
   }
   return must > 0 ? 1 : 0;
 };

@@ -1,8 +1,9 @@
 /** `fenwix compare`: two caption files held against each other, the first taken for right. */
+import { plural } from '../core/text/plural.ts';
 import { compare } from '../core/compare/compare.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { CannotDo, takeApart } from './arguments.ts';
-import { counted, json, readCaptionFile, readingOptions, readingUsage } from './files.ts';
+import { json, readCaptionFile, readingOptions, readingUsage } from './files.ts';
 import type { CommandLine } from './terminal.ts';
 
 const share = (part: number | null): string => (part === null ? 'not told' : `${(part * 100).toFixed(1)} %`);
@@ -24,7 +25,7 @@ export const compareTracks: CommandLine = (words, terminal) => {
   }
   const { substitutions, deletions, insertions, offset } = found;
   terminal.say(
-    `${counted(found.words, 'word')} in ${first}: ${share(found.wer)} wrong in ${second} (${String(substitutions)} others, ${String(deletions)} missing, ${String(insertions)} more), ${share(found.cer)} of the letters\n`,
+    `${plural(found.words, 'word')} in ${first}: ${share(found.wer)} wrong in ${second} (${String(substitutions)} others, ${String(deletions)} missing, ${String(insertions)} more), ${share(found.cer)} of the letters\n`,
   );
   terminal.say(
     offset

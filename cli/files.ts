@@ -7,6 +7,7 @@ import { captionsFor, nothingLeftOut, timesMadeUp } from '../core/handover/leave
 import { decodeStyle } from '../core/style/decode-style.ts';
 import { shippedStyle, shippedStyles } from '../core/style/shipped.ts';
 import type { HouseStyle } from '../core/style/style.ts';
+import { plural } from '../core/text/plural.ts';
 import { CannotDo, type ParsedArguments } from './arguments.ts';
 import type { Terminal } from './terminal.ts';
 
@@ -143,7 +144,7 @@ export function writeCaptionFile(
   const untimed = timesMadeUp(whole.captions, target.name);
   const keeps = flags.has(untimedFlag);
   const captions = captionsFor(whole.captions, target.name, { ...nothingLeftOut, untimed: !keeps });
-  const many = counted(untimed.length, 'caption is not timed', 'captions are not timed');
+  const many = plural(untimed.length, 'caption is not timed', 'captions are not timed');
   if (untimed.length > 0 && captions.length === 0)
     throw new CannotDo(
       `${many}, and no other is there: the ${target.title} file would be empty. Time them with fenwix place, or write made-up times with --${untimedFlag}. Nothing was written.`,
@@ -164,6 +165,3 @@ export const titleOf = (path: string): string =>
 
 /** A value as the JSON that the command line prints: indented, with a line break at its end. */
 export const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
-
-/** `1 caption`, `2 captions`. */
-export const counted = (n: number, one: string, many = `${one}s`): string => `${String(n)} ${n === 1 ? one : many}`;

@@ -1,4 +1,5 @@
 /** `fenwix place`: captions, or a bare text, placed where their words are said. */
+import { plural } from '../core/text/plural.ts';
 import { median } from 'd3-array';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
@@ -17,7 +18,6 @@ import { usualRate } from '../core/timing/clock/frames.ts';
 import { CannotDo, takeApart } from './arguments.ts';
 import { otherSources } from './context.ts';
 import {
-  counted,
   json,
   keepSources,
   readCaptionFile,
@@ -125,7 +125,7 @@ export const place: CommandLine = async (words, terminal): Promise<ExitStatus> =
     const clock = clockFor(before.at(-1)?.end ?? 0);
     for (const { start, why } of left) say(`  ${clock(start)}  left where it is: ${why}\n`);
     say(
-      `${counted(track.moved.length, 'caption')} placed, ${counted(left.length, 'caption')} left; ${(heard.share * 100).toFixed(0)} % of the words were surely heard\n`,
+      `${plural(track.moved.length, 'caption')} placed, ${plural(left.length, 'caption')} left; ${(heard.share * 100).toFixed(0)} % of the words were surely heard\n`,
     );
     if (model.isApproximate) terminal.mutter(`There is no model for ${language}: places are about right.\n`);
     if (losses.length > 0) terminal.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);

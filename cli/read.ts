@@ -1,9 +1,10 @@
 /** `fenwix read`: what a caption file holds, and what was fixed while reading. */
+import { plural } from '../core/text/plural.ts';
 import { formatNamed, type ImportResult } from '../core/formats/registry.ts';
 import { clockFor } from '../core/timing/clock/clock.ts';
 import { takeApart } from './arguments.ts';
 import type { CommandLine } from './terminal.ts';
-import { counted, json, oneFile, readCaptionFile, readingOptions, readingUsage } from './files.ts';
+import { json, oneFile, readCaptionFile, readingOptions, readingUsage } from './files.ts';
 
 /** How a file is given to programs: times in ms, text without markup. */
 function report(file: ImportResult) {
@@ -45,11 +46,11 @@ export const read: CommandLine = (words, terminal) => {
   const guessed = file.encodingBy === 'guess' ? ' (a guess; --encoding changes it)' : '';
   const language = file.language === null ? '' : `, ${file.language}`;
   terminal.say(
-    `${path}: ${title}, ${file.encoding.toUpperCase()}${guessed}${language}, ${counted(file.captions.length, 'caption')}\n`,
+    `${path}: ${title}, ${file.encoding.toUpperCase()}${guessed}${language}, ${plural(file.captions.length, 'caption')}\n`,
   );
   if (file.rolling)
     terminal.say(
-      `  ${String(file.rolling.shown)} of ${counted(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
+      `  ${String(file.rolling.shown)} of ${plural(file.rolling.captions, 'caption')} are ${file.rolling.habit}: ${habits[file.rolling.habit]}${given.flags.has('unroll') ? '; they were unrolled' : '; --unroll makes captions of them'}\n`,
     );
   for (const m of file.warnings) terminal.say(`  line ${String(m.line)}: ${m.message}\n`);
   const clock = clockFor(file.captions.at(-1)?.end ?? 0);

@@ -1,10 +1,11 @@
 /** `fenwix regions`: where speech and other sound is in a recording. */
+import { plural } from '../core/text/plural.ts';
 import { soundReader } from '../core/audio/sound-reader.ts';
 import type { Regions } from '../core/audio/regions.ts';
 import { voiceWeights } from '../core/audio/voice-net.ts';
 import { clockFor } from '../core/timing/clock/clock.ts';
 import { takeApart } from './arguments.ts';
-import { counted, json, oneFile } from './files.ts';
+import { json, oneFile } from './files.ts';
 import { withSound } from './sound.ts';
 import type { CommandLine, Terminal } from './terminal.ts';
 
@@ -27,7 +28,7 @@ export const regions: CommandLine = (words, terminal) => {
   }
   const clock = clockFor(length);
   terminal.say(
-    `${path}: ${clock(length)}, ${counted(found.speech.length, 'stretch of speech', 'stretches of speech')}\n`,
+    `${path}: ${clock(length)}, ${plural(found.speech.length, 'stretch of speech', 'stretches of speech')}\n`,
   );
   const all = [
     ...found.speech.map((s) => ({ ...s, what: 'speech' })),

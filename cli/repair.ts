@@ -1,4 +1,5 @@
 /** `fenwix repair` and `fenwix reflow`: captions brought under a house style, with what was and was not done. */
+import { plural } from '../core/text/plural.ts';
 import { withIds } from '../core/formats/cue.ts';
 import { lossInWords } from '../core/formats/loss.ts';
 import type { RuleContext } from '../core/rules/finding.ts';
@@ -11,7 +12,6 @@ import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import type { CommandLine, Terminal, ExitStatus } from './terminal.ts';
 import { contextOf, contextUsage, contextOptions, otherSources } from './context.ts';
 import {
-  counted,
   json,
   keepSources,
   readCaptionFile,
@@ -85,7 +85,7 @@ function bring(
     const told = teller(clockFor(before.at(-1)?.end ?? 0));
     for (const d of result.done) say(told(d));
     if (result.left.length > 0) say(`Not repaired:\n${result.left.map(told).join('')}`);
-    say(`${counted(result.captions.length, 'caption')}, ${counted(must, 'finding')} left against ${style.name}\n`);
+    say(`${plural(result.captions.length, 'caption')}, ${plural(must, 'finding')} left against ${style.name}\n`);
   }
   if (lost !== '') terminal.mutter(lost);
   return must > 0 ? 1 : 0;

@@ -1,4 +1,5 @@
 /** `fenwix retime`: the times of captions moved, one thing after another, in the order it was asked for. */
+import { plural } from '../core/text/plural.ts';
 import { pushAll } from '../core/text/push-all.ts';
 import { median } from 'd3-array';
 import { disagreement, pairCaptions, piecesOf, tiesOf, tiesThatGoTogether } from '../core/timing/borrow/borrow.ts';
@@ -20,7 +21,6 @@ import type { Piece } from '../core/model/pieces.ts';
 import { CannotDo, takeApart, type ParsedArguments } from './arguments.ts';
 import { otherSources } from './context.ts';
 import {
-  counted,
   json,
   keepSources,
   readCaptionFile,
@@ -215,7 +215,7 @@ export const retime: CommandLine = (words, terminal) => {
   else {
     const clock = clockFor(file.captions.at(-1)?.end ?? 0);
     for (const { start, why } of now.left) say(`  ${clock(start)}  left out: ${why}\n`);
-    say(`${counted(moved, 'caption')} moved, by ${String(Math.round(middle ?? 0))} ms in the middle\n`);
+    say(`${plural(moved, 'caption')} moved, by ${String(Math.round(middle ?? 0))} ms in the middle\n`);
     if (losses.length > 0) terminal.mutter(`${target.title} does not hold: ${lossInWords(losses)}.\n`);
   }
   return 0;

@@ -2,7 +2,8 @@
 import { hesitationsIn } from '../languages/hesitations.ts';
 import { sign } from '../text/signs.ts';
 import { misformedLabels, misformedNotes, misformedNumbers, unmarkedTurns, type Misformed } from './conventions.ts';
-import { plural, type Violation, type Rule } from './finding.ts';
+import type { Violation, Rule } from './finding.ts';
+import { plural } from '../text/plural.ts';
 
 /** What is said of what should be written differently, by the first of it. */
 function otherwise([first, ...more]: readonly Misformed[], because = ''): Violation | null {

@@ -120,6 +120,3 @@ export function isLetBe(finding: Finding, caption: Caption, rule: Pick<Rule, 'le
   const { value } = finding.figures;
   return rule.lessIsWorse ? value >= entry.figure : value <= entry.figure;
 }
-
-/** `1 line`, `2 lines`. */
-export const plural = (n: number, one: string): string => `${String(n)} ${one}${n === 1 ? '' : 's'}`;

@@ -6,7 +6,8 @@ import { isSpoken, soundNotes } from '../text/sound-notes.ts';
 import { seconds } from '../timing/clock/clock.ts';
 import type { Caption, WordRange } from '../model/caption.ts';
 import { isHeard, isUnheard, isWhollyUnheard } from '../model/doubt.ts';
-import { plural, type CaptionInPlace, type Rule } from './finding.ts';
+import type { CaptionInPlace, Rule } from './finding.ts';
+import { plural } from '../text/plural.ts';
 
 /** From this many times the limit on, speech without a caption is told even where most of its stretch has one. */
 const inAnyCase = 3;

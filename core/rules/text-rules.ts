@@ -7,7 +7,8 @@ import { endsSentence } from '../languages/word-facts.ts';
 import { turnLines } from '../text/labels.ts';
 import { tooLongForOneLine } from '../languages/sentences.ts';
 import { sign } from '../text/signs.ts';
-import { plural, type Rule } from './finding.ts';
+import type { Rule } from './finding.ts';
+import { plural } from '../text/plural.ts';
 
 export const textRules: readonly Rule[] = [
   {
@@ -127,7 +128,8 @@ export const textRules: readonly Rule[] = [
     short: 'empty',
     severity: () => 'must',
     check({ caption }) {
-      if (/\S/.test(caption.text)) return null;
+      // One that is not timed either is a place to write in.
+      if (/\S/.test(caption.text) || caption.timing !== 'set') return null;
       const message = 'There is no text in this caption; it will be left out of every file.';
       return { value: 0, limit: 1, message };
     },

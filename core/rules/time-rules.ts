@@ -132,7 +132,7 @@ export const timeRules: readonly Rule[] = [
     short: 'not timed',
     severity: ({ time }) => time.provisional.severity,
     check({ caption }) {
-      if (caption.timing === 'set') return null;
+      if (caption.timing === 'set' || caption.text.trim() === '') return null;
       return { value: 1, limit: 0, message: 'This caption is not timed yet; its times are a guess.' };
     },
   },

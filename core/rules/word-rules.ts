@@ -3,7 +3,8 @@ import { doubledWords, lowerAfterEnd, upperWithoutEnd } from '../text/wording.ts
 import { sign } from '../text/signs.ts';
 import { isUnsure } from '../model/doubt.ts';
 import type { TextRange } from '../text/text-range.ts';
-import { plural, type Violation, type Rule } from './finding.ts';
+import type { Violation, Rule } from './finding.ts';
+import { plural } from '../text/plural.ts';
 
 /** What is said of slips found in a text, by the first of them. */
 function slips(text: string, found: readonly TextRange[], says: (word: string) => string): Violation | null {

@@ -52,7 +52,7 @@ const captions = computed(() => fairCopyOf(props.job)?.captions ?? 0);
     <span class="row-figure figures">{{ captions }}<small class="block fine-print soft">captions</small></span>
     <span class="row-figure figures">{{ share }} %<small class="block fine-print soft">proofed</small></span>
     <span v-if="isRawDraft(job)" class="row-figure warn"
-      >raw draft<small class="block fine-print soft">not corrected yet</small></span
+      >raw draft<small class="block fine-print soft">uncorrected</small></span
     >
     <span v-else class="row-figure figures" :class="{ bad: (job.mustFindings ?? 0) > 0 }"
       >{{ job.mustFindings ?? '·' }}<small class="block fine-print soft">findings</small></span

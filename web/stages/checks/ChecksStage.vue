@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plural } from '../../../core/text/plural.ts';
 import EmptyPage from '../../ui/controls/EmptyPage.vue';
 import { computed, ref, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
@@ -122,12 +123,14 @@ function closeReport(): void {
 <template>
   <div class="stage-bar">
     <h2>
-      <template v-if="findings.looking">Checking {{ track.captions.length }} captions…</template>
+      <template v-if="findings.looking">Checking {{ plural(track.captions.length, 'caption') }}…</template>
       <template v-else
         >▲ {{ findings.count }} must, <span>△ {{ advice }} should</span></template
       >
     </h2>
-    <span class="soft grow truncated">{{ track.captions.length }} captions against {{ job.job?.style.name }}</span>
+    <span class="soft grow truncated"
+      >{{ plural(track.captions.length, 'caption') }} against {{ job.job?.style.name }}</span
+    >
     <TextButton v-if="all.length + kept.length > 0" @click="takeReport"> Report (CSV) </TextButton>
     <TextButton
       v-if="all.length > 0"

@@ -8,6 +8,7 @@ import { urlOf } from '../../../core/contract/contract.ts';
 import { lossInWords } from '../../../core/formats/loss.ts';
 import { writable } from '../../../core/formats/registry.ts';
 import type { FormatName } from '../../../core/formats/format.ts';
+import { plural } from '../../../core/text/plural.ts';
 import { captionsFor, nothingLeftOut, timesMadeUp } from '../../../core/handover/leave-out.ts';
 import { bytesInWords } from '../../ui/describe/jobs.ts';
 import { useFindings } from '../../desk/findings/findings.ts';
@@ -99,7 +100,7 @@ const url = computed(() =>
       <p class="row wide wrap">
         <Button type="primary" :href="url" download>Download the {{ row?.format.title }} file</Button>
         <span class="soft"
-          >{{ sheet.captions.length }} captions, UTF-8, {{ bytesInWords(shown.bytes) }}.
+          >{{ plural(sheet.captions.length, 'caption') }}, UTF-8, {{ bytesInWords(shown.bytes) }}.
           <template v-if="track.savedState !== 'saved'"
             >It holds what the server has; {{ track.waiting }} changes are not there yet.</template
           ></span
