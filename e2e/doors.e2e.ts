@@ -3,7 +3,21 @@ import { caption } from '../core/model/caption.ts';
 import { withApplication } from './support/application.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { violations } from './support/axe.ts';
-import { By, control, eventually, Key, lines, press, runCommand, saved, says, see, type } from './support/browser.ts';
+import {
+  By,
+  control,
+  eventually,
+  Key,
+  lines,
+  press,
+  runCommand,
+  saved,
+  says,
+  see,
+  shareDone,
+  type,
+} from './support/browser.ts';
+import { scriptOf } from './support/script.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -151,4 +165,41 @@ it('captions that are not timed are left out of what leaves, or kept by choice, 
   await eventually(app.driver, 'it in the preview', async () => (await preview()).includes('And up.'));
   expect(await file()).toContain('And up.');
   expect(track).not.toBe('');
+});
+
+it('a track beside its sound is told without being asked, and is put right in two actions', async () => {
+  const said = scriptOf('lock-after-dark');
+  const late = said.map(({ text, start, end }, i) =>
+    caption({ id: `c${String(i)}`, start: start + 5000, end: end + 5000, text }),
+  );
+  const { job, track } = await opened('words', late);
+  await says(app.driver, 'All captions begin about 5.0 s later than somebody begins to speak.');
+  expect(await violations(app.driver)).toEqual([]);
+  await press(app.driver, 'Listen and place');
+  await eventually(
+    app.driver,
+    'something to apply',
+    () =>
+      app.driver.executeScript<boolean>(
+        'return document.querySelector(".retime-bar [type=submit]")?.disabled === false',
+      ),
+    () => shareDone(app.driver),
+  );
+  await press(app.driver, 'Apply');
+  await saved(app.driver);
+  await eventually(app.driver, 'no more word of it', async () => {
+    const [line] = await app.driver.findElements(By.css('.off-sound-line'));
+    return line === undefined;
+  });
+  const placed = await captionsOf(ask, track);
+  const right = placed.filter(({ start }, i) => Math.abs(start - (said[i]?.start ?? 0)) < 300);
+  expect(right.length / said.length).toBeGreaterThan(0.9);
+
+  await control(app.driver, 'z');
+  await says(app.driver, 'All captions begin about 5.0 s later');
+  await press(app.driver, 'Not now');
+  await app.driver.get(`${app.services.address}/jobs/${job}/tape`);
+  await see(app.driver, '.tape-block');
+  await see(app.driver, '.skyline-switch:not(:disabled)');
+  expect(await app.driver.findElements(By.css('.off-sound-line'))).toEqual([]);
 });

@@ -125,15 +125,27 @@ describe('dragging', () => {
     });
   });
 
-  it('moves a caption whole by its band, as far as its neighbours leave room', async () => {
+  it('moves a caption whole by its body, as far as its neighbours leave room', async () => {
     const { track } = await tapeOf([
       [1000, 2000],
       [3000, 4000],
       [6000, 7000],
     ]);
-    await dragged(1, '.block-band', 4);
+    await dragged(1, '.block-sheet', 4);
     await letGo();
     await times(track, '1000–2000 4920–5920 6000–7000');
+  });
+
+  it('chooses a caption that is pressed, and opens the text of one that is pressed twice', async () => {
+    await tapeOf([
+      [1000, 2000],
+      [3000, 4000],
+    ]);
+    const block = await see(app.driver, '.tape-block:nth-child(2) .block-sheet');
+    await block.click();
+    await says(app.driver, 'Caption 2 of 2');
+    await app.driver.actions().doubleClick(block).perform();
+    await see(app.driver, '.tape-block.here .cm-content');
   });
 });
 

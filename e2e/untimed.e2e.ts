@@ -1,5 +1,7 @@
 /** Captions that are not timed: what can be done about them is said where they are, and takes two actions. */
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { caption, type Caption } from '../core/model/caption.ts';
 import { asking, captionsOf, jobWith, uploaded } from './support/ask.ts';
 import { violations } from './support/axe.ts';
@@ -93,4 +95,21 @@ it('the finding in the monitor offers the same, and marking goes to the tape', a
   expect(await finding.getText()).toMatch(/Not timed.*Listen and place.*Mark them while it plays.*Borrow timing/s);
   await (await finding.findElement(By.xpath('.//button[contains(., "Mark them")]'))).click();
   await see(app.driver, '[data-test=next-to-time]');
+});
+
+it('a transcript that is imported is offered the same, and timed', async () => {
+  const { job } = await jobWith(ask, 'Imported', [], { recording: hash });
+  const path = join(mkdtempSync(join(tmpdir(), 'fenwix-files-')), 'said.txt');
+  writeFileSync(path, sentences.map(({ text }) => text).join('\n\n'));
+  await app.driver.get(`${app.services.address}/jobs/${job}/tracks`);
+  await (await see(app.driver, '.stage-bar input[type=file]')).sendKeys(path);
+  await press(app.driver, 'Add the track');
+  await press(app.driver, 'Open it, and listen and place');
+  await canApply();
+  await press(app.driver, 'Apply');
+  await eventually(app.driver, 'no more word of it', async () => (await line()) === null);
+  await saved(app.driver);
+  const { tracks } = await ask('GET /api/jobs/:id', { params: { id: job } });
+  const added = tracks.find((t) => t.kind === 'transcript')?.id ?? '';
+  expect((await captionsOf(ask, added)).map((c) => c.timing)).toEqual(sentences.map(() => 'set'));
 });

@@ -9,6 +9,8 @@ import { fetchStages } from '../../stages/pieces.ts';
 import { useWhenIdle } from '../../ui/idle.ts';
 import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
+import OffSoundLine from '../../desk/captions/OffSoundLine.vue';
+import { untimedInWords } from '../../desk/captions/untimed.ts';
 import UntimedLine from '../../desk/captions/UntimedLine.vue';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
 import { useRetime } from '../../move-times/bar/retime.ts';
@@ -92,6 +94,8 @@ function onDrag(event: DragEvent): void {
   dropped.file = file;
   void router.push({ name: 'tracks' });
 }
+/** Captions without times come first: what is said of them puts the others right too. */
+const isUntimed = computed(() => untimedInWords(track.captions) !== null);
 const cursor = useCursor();
 const follows = usePictureFollows();
 /** Where no text stands, a caption that is to be written in is opened in Words. */
@@ -148,7 +152,10 @@ onBeforeUnmount(() => {
       <StageRail />
       <main class="frame-stage fills">
         <RetimeBar v-if="retime.isOpen" />
-        <UntimedLine v-else />
+        <template v-else>
+          <UntimedLine />
+          <OffSoundLine v-if="!isUntimed" />
+        </template>
         <component :is="inStage" v-if="inStage" />
         <RouterView v-else />
       </main>

@@ -61,6 +61,8 @@ const fields = {
   /** Of new jobs: the language and the house style of the last one that was made. */
   usualLanguage: text('en-GB'),
   usualStyle: text(''),
+  /** Ids of tracks that are left beside their sound, the last first. */
+  soundLeft: texts(500),
   /** Ids of the commands that were run from the finder, the last first. */
   recentCommands: texts(12),
   /** Keys that are not the usual ones, by the id of the command. */

@@ -4,6 +4,7 @@ import { readTime } from '../../../core/timing/clock/read-time.ts';
 import type { Timed } from '../../../core/timing/drag/move.ts';
 import { typedTimes, type Refused, type TimeField } from '../../../core/timing/drag/typed.ts';
 import { useJob } from '../../data/jobs/job.ts';
+import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { moveRulesOf, retiming } from './retiming.ts';
@@ -16,6 +17,7 @@ export function useTypedTimes() {
   const job = useJob();
   const track = useTrack();
   const times = useTimes();
+  const cursor = useCursor();
 
   /** A caption that is not timed, with the first time it gets; the other is made up until it is typed too. */
   function firstTimes(id: string, field: TimeField, ms: number): Timed {
@@ -44,6 +46,8 @@ export function useTypedTimes() {
     const here = track.captions.find((c) => c.id === id);
     if (!open || !here || !track.editable) return null;
     const now = field === 'duration' ? here.end - here.start : here[field];
+    // Nobody has chosen one yet, and the first is another once this one has gone past it.
+    if (cursor.id === null) cursor.goTo(id, 'followed');
     const read = readTime(text, now, open.rate);
     if ('fault' in read) return read.fault;
     if (here.timing !== 'set') {

@@ -21,6 +21,12 @@ function opening(): readonly Command[] {
       track.timed.map(({ id }) => id),
     );
   }
+  /** Listens for all captions, at once or as soon as the sound is there. */
+  function placeAll(): void {
+    retime.open('listen');
+    retime.scope = 'all';
+    placing.listenSoon(track.captions, []);
+  }
   const readOnly = (): string | null => track.whyReadOnly;
   const silent = (): string | null => readOnly() ?? (job.recordingUrl ? null : 'This job has no recording.');
   return inSection(
@@ -60,6 +66,13 @@ function opening(): readonly Command[] {
         title: 'Listen, and place captions that are not timed',
         keys: [],
         run: placeUntimed,
+        whyNot: silent,
+      },
+      {
+        id: 'place-all',
+        title: 'Listen, and place all captions',
+        keys: [],
+        run: placeAll,
         whyNot: silent,
       },
     ],

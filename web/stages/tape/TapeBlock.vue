@@ -37,7 +37,8 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   take: [handle: Handle, event: PointerEvent];
-  choose: [];
+  press: [event: PointerEvent];
+  write: [];
   leave: [];
   edge: [edge: 'start' | 'end', event: KeyboardEvent];
 }>();
@@ -85,12 +86,13 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
     :style="{ height: `${height}px`, transform: `translateY(${y}px)`, '--lane': lane, '--lanes': lanes }"
   >
     <div v-if="foot > 0" class="block-foot" :style="{ height: `${height + foot}px` }" aria-hidden="true"></div>
-    <div class="block-sheet" :class="{ written: writing }" @pointerdown="emit('choose')">
-      <span
-        class="block-band"
-        title="Drag to move the caption"
-        @pointerdown.stop="emit('take', 'whole', $event)"
-      ></span>
+    <div
+      class="block-sheet"
+      :class="{ written: writing }"
+      @pointerdown="emit('press', $event)"
+      @dblclick="emit('write')"
+    >
+      <span class="block-band" aria-hidden="true"></span>
       <TapeText v-if="writing" :style="{ marginTop: `${down}px` }" @leave="emit('leave')" />
       <span v-else-if="!brief" class="block-text lines" dir="auto" :style="{ marginTop: `${down}px` }">{{
         caption.text
@@ -139,13 +141,16 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
   overflow: hidden;
   border: 1px solid var(--rule);
   background: var(--sheet);
-  cursor: default;
+  cursor: grab;
+  user-select: none;
 }
 .here .block-sheet {
   border-color: var(--ink);
 }
 /* However short it is, what is written in it is seen. */
 .block-sheet.written {
+  cursor: auto;
+  user-select: text;
   z-index: 3;
   bottom: auto;
   height: max(100%, 64px);
@@ -156,7 +161,6 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
   inset: 0 auto 0 0;
   width: 9px;
   background: var(--reed-pale);
-  cursor: grab;
 }
 .fast .block-band {
   background: var(--alarm);

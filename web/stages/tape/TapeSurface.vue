@@ -138,14 +138,13 @@ function typeInto(key: string): boolean {
   ahead.beginWith(key);
   return true;
 }
-/** A caption is pressed: it is chosen, and pressed again its text is written. */
-function choose(id: string): void {
-  if (cursor.caption?.id === id) {
-    write();
-    return;
+/** A caption is pressed: it is chosen, and moves with the pointer; pressed twice, its text is written. */
+function press(id: string, event: PointerEvent): void {
+  if (cursor.caption?.id !== id) {
+    writing.value = false;
+    cursor.enter(id);
   }
-  writing.value = false;
-  cursor.enter(id);
+  if (!writing.value) hands.press(id, event);
 }
 function leaveText(): void {
   writing.value = false;
@@ -192,7 +191,8 @@ const isEmpty = computed(
         :key="caption.id"
         v-memo="Object.values(block)"
         v-bind="block"
-        @choose="choose(caption.id)"
+        @press="(event) => press(caption.id, event)"
+        @write="write()"
         @leave="leaveText()"
         @take="(handle, event) => hands.take(caption.id, handle, event)"
         @edge="onEdgeKey"

@@ -8,7 +8,7 @@ import { columns } from './paint.ts';
 import { useTapeView } from './tape-view.ts';
 import { useDrag, type Handle } from './drag.ts';
 
-/** A pointer that moves by fewer px than this draws nothing. */
+/** A pointer that moves by fewer px than this draws and drags nothing. */
 const drawnFrom = 5;
 
 interface Hands {
@@ -38,7 +38,18 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
     tape.value?.setPointerCapture(event.pointerId);
     drag.begin(id, handle, timeOf(event));
   }
+  /** A caption whose body is pressed, until it is moved or let go, and where the pointer went down. */
+  let pressed: { readonly id: string; readonly y: number; readonly at: number } | null = null;
+  function press(id: string, event: PointerEvent): void {
+    if (event.button === 0) pressed = { id, y: event.clientY, at: timeOf(event) };
+  }
   function onMove(event: PointerEvent): void {
+    if (pressed && event.buttons === 0) pressed = null;
+    if (pressed && Math.abs(event.clientY - pressed.y) >= drawnFrom) {
+      tape.value?.setPointerCapture(event.pointerId);
+      drag.begin(pressed.id, 'whole', pressed.at);
+      pressed = null;
+    }
     if (drawing !== null) {
       if (drawn.stretch || Math.abs(event.clientY - drawing) >= drawnFrom) drawn.drawTo(timeOf(event));
     } else if (drag.held)
@@ -54,7 +65,7 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
     tape.value?.setPointerCapture(event.pointerId);
   }
   function onUp(): void {
-    drawing = null;
+    [drawing, pressed] = [null, null];
     drag.finish();
   }
   /** Pressed twice, the sound plays from there. */
@@ -88,5 +99,5 @@ export function useTapeHands(tape: Readonly<Ref<HTMLElement | null>>, { step, wr
     event.preventDefault();
     event.stopPropagation();
   }
-  return { take, onMove, onDown, onUp, onDouble, onWheel, onKey };
+  return { take, press, onMove, onDown, onUp, onDouble, onWheel, onKey };
 }

@@ -20,6 +20,8 @@ import { kindChoices } from '../../ui/describe/tracks.ts';
 import { useBeside } from '../../data/tracks/beside.ts';
 import { useDroppedFile } from '../../data/jobs/dropped-file.ts';
 import { ask } from '../../data/client/client.ts';
+import { useCommandList } from '../../data/commands/command-list.ts';
+import { untimedInWords } from '../../desk/captions/untimed.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useMessages } from '../../data/messages/messages.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -40,6 +42,7 @@ const track = useTrack();
 const messages = useMessages();
 const retime = useRetime();
 const dialogs = useDialogs();
+const commands = useCommandList();
 const beside = useBeside();
 const dropped = useDroppedFile();
 const incoming = useImport(computed(() => job.job?.style ?? null));
@@ -82,6 +85,14 @@ watch(
   },
   { immediate: true },
 );
+/** The track that was added last, where its captions have no times. */
+const untimed = ref<string | null>(null);
+async function placeAdded(): Promise<void> {
+  if (untimed.value === null) return;
+  await open(untimed.value);
+  [untimed.value, added.value] = [null, ''];
+  commands.run('place-untimed');
+}
 let adds: { readonly key: string; readonly from: ReadResult; readonly track: MadeTrack } | null = null;
 async function add(): Promise<void> {
   if (!job.job || !understood.value || !faults.isSound()) return;
@@ -93,7 +104,9 @@ async function add(): Promise<void> {
     const key = JSON.stringify(wanted);
     if (adds?.key !== key || adds.from !== understood.value)
       adds = { key, from: understood.value, track: trackFrom(wanted, understood.value) };
+    const { id, captions } = adds.track;
     await addTrack(job.job.id, adds.track);
+    untimed.value = kind.value !== 'machine' && untimedInWords(captions) !== null ? id : null;
     added.value = `“${name.value.trim()}” is now a track of this job.`;
     incoming.leave();
     await job.refresh();
@@ -152,7 +165,12 @@ async function open(id: string): Promise<void> {
     <FileButton main @file="take">Import a file</FileButton>
   </div>
   <div class="tracks stack wide scrolls stage-body">
-    <p v-if="added" role="status" class="good">✓ {{ added }}</p>
+    <p v-if="added" role="status" class="row wrap good">
+      ✓ {{ added }}
+      <TextButton v-if="untimed" main tip="Each caption goes where its words are said" @click="placeAdded()">
+        Open it, and listen and place
+      </TextButton>
+    </p>
     <section v-if="incoming.here.value" class="tracks-import" aria-label="The imported file">
       <ImportCard :file="incoming">
         <form class="track-form" @submit.prevent="add">
