@@ -42,7 +42,6 @@ const toTakeApart = {
   'core/model/letters.ts': 111,
   'core/timing/borrow/chain.ts': 88,
   'server/destinations/handover.ts': 86,
-  'server/jobs/routes.ts': 81,
   'server/work/queue.ts': 127,
   'standins/video-host/host.ts': 164,
   'web/data/sync/outbox.ts': 81,

@@ -61,6 +61,16 @@ const change = objectOf<JobChange>({
   stretch: stretch.allow(null),
 }).min(1);
 
+/** The columns that a change writes as it comes. */
+const columnsOf = ({ title, series, language, rate, soundTrack, stretch }: JobChange): Partial<JobRow> => ({
+  ...(title === undefined ? {} : { title }),
+  ...(series === undefined ? {} : { series }),
+  ...(language === undefined ? {} : { language }),
+  ...(rate === undefined ? {} : { rate: JSON.stringify(rate) }),
+  ...(soundTrack === undefined ? {} : { sound_track: soundTrack }),
+  ...(stretch === undefined ? {} : { stretch: stretch && JSON.stringify(stretch) }),
+});
+
 /** Routes of jobs and their list, as a plugin. */
 export function jobs(
   app: FastifyInstance,
@@ -107,17 +117,7 @@ export function jobs(
   });
 
   route(app, 'PATCH /api/jobs/:id', { params: byId, body: change }, async ({ params: { id: job }, body }) => {
-    const {
-      title: name,
-      series: of,
-      language: spoken,
-      style,
-      recording,
-      recordingName: called = null,
-      rate: counted,
-      soundTrack: listened,
-      stretch: part,
-    } = body;
+    const { style, recording, recordingName: called = null } = body;
     const chosen = typeof style === 'string' ? await styleOf(db, style) : style === undefined ? null : styleFrom(style);
     await changing(async (tx, say) => {
       const row = await jobRow(tx, job);
@@ -125,13 +125,8 @@ export function jobs(
         .where({ id: job })
         .update({
           ...(await withRecording(tx, row, recording ?? row.recording, called)),
-          ...(name === undefined ? {} : { title: name }),
-          ...(of === undefined ? {} : { series: of }),
-          ...(spoken === undefined ? {} : { language: spoken }),
           ...(chosen === null ? {} : { style: JSON.stringify(chosen) }),
-          ...(counted === undefined ? {} : { rate: JSON.stringify(counted) }),
-          ...(listened === undefined ? {} : { sound_track: listened }),
-          ...(part === undefined ? {} : { stretch: part && JSON.stringify(part) }),
+          ...columnsOf(body),
         });
       say({ what: 'job', job });
     });
