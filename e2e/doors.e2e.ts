@@ -18,6 +18,7 @@ import {
   type,
 } from './support/browser.ts';
 import { scriptOf } from './support/script.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -42,8 +43,7 @@ const texts = async (track: string): Promise<readonly string[]> =>
 describe('what is typed after a caption is made is its text', () => {
   it('on the tape, whatever had the keyboard', async () => {
     const { track } = await opened('tape');
-    await app.driver.executeScript('document.querySelector("video").currentTime = 12');
-    await says(app.driver, '00:12.00');
+    await seek(app.driver, 12);
     await press(app.driver, 'New caption');
     await type(app.driver, 'test');
     await eventually(app.driver, 'its text', async () => (await texts(track)).includes('test'));
@@ -61,8 +61,7 @@ describe('what is typed after a caption is made is its text', () => {
 
   it('in Checks, where Words opens for it', async () => {
     const { track } = await opened('checks');
-    await app.driver.executeScript('document.querySelector("video").currentTime = 12');
-    await says(app.driver, '00:12.00');
+    await seek(app.driver, 12);
     await control(app.driver, ' ', true);
     await type(app.driver, 'test');
     await see(app.driver, '.cm-line');

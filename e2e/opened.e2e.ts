@@ -14,6 +14,7 @@ import {
   runCommand,
 } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -128,8 +129,7 @@ it('the tape: about the recording, a drawn stretch, a part, a shift that is trie
   await see(app.driver, '#shift-by');
   await type(app.driver, '0.4');
   await sound();
-  await app.driver.executeScript('document.querySelector("video").currentTime = 2');
-  await says(app.driver, '00:02.00');
+  await seek(app.driver, 2);
   await runCommand(app.driver, 'draw a stretch up to the playhead');
   await see(app.driver, '[aria-label="The drawn stretch"]');
   expect(await violationsInBothThemes(app.driver)).toEqual([]);

@@ -13,6 +13,7 @@ import { control, eventually, holding, Key, press, says, see, type, runCommand, 
 import { withApplication } from './support/application.ts';
 import { heardThrough } from './support/new-job.ts';
 import { scriptOf } from './support/script.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -298,11 +299,7 @@ it('notes where the playhead was when a caption of a text without times was begu
   await press(app.driver, 'Write the first caption');
   await see(app.driver, '.cm-line');
   await type(app.driver, 'Welcome to night school.');
-  await eventually(app.driver, 'the recording', () =>
-    app.driver.executeScript<boolean>('return document.querySelector("video").readyState > 0'),
-  );
-  await app.driver.executeScript('document.querySelector("video").currentTime = 7');
-  await says(app.driver, '00:07.00');
+  await seek(app.driver, 7);
   await type(app.driver, Key.ENTER, 'At the Tollen Reach flight.');
   await eventually(app.driver, 'both captions', async () => (await kept(track)).length === 2);
   expect((await kept(track)).map((c) => [c.start, c.timing, c.text])).toEqual([

@@ -5,6 +5,7 @@ import { violations } from './support/axe.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, eventually, holding, Key, press, see, type, runCommand } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -114,10 +115,7 @@ it('ties are typed, and what is halfway between two that disagree is heard', asy
   await app.driver.executeScript(`document.querySelector('[data-test=tape]').focus({ preventScroll: true })`);
   await holding(app.driver, [Key.CONTROL], ...captions.slice(1).map(() => Key.ARROW_DOWN));
   await barSays(/Caption 20 belongs/);
-  await app.driver.executeScript(`document.querySelector('video').currentTime = 120`);
-  await eventually(app.driver, 'the playhead there', () =>
-    app.driver.executeScript<boolean>(`return document.querySelector('#monitor').textContent.includes('02:00.00')`),
-  );
+  await seek(app.driver, 120);
   await holding(app.driver, [Key.ALT], 't');
   await press(app.driver, 'Hear halfway');
   await barSays(/Press at its first word; the last one/);

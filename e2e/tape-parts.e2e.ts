@@ -4,6 +4,7 @@ import type { Regions } from '../core/audio/regions.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, eventually, holding, Key, pick, press, says, see, type } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -43,10 +44,6 @@ async function fromTimes(tool: string): Promise<void> {
   await type(app.driver, tool.charAt(0), Key.ENTER);
   await see(app.driver, '.retime-bar');
 }
-const seek = async (seconds: number): Promise<void> => {
-  await app.driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
-  await says(app.driver, `00:${seconds.toFixed(2).padStart(5, '0')}`);
-};
 /** Moves the pointer down the sound from one second of the page to another, of ten. */
 async function draw(from: number, to: number): Promise<void> {
   const [x, top, tall] = await app.driver.executeScript<[number, number, number]>(
@@ -78,9 +75,9 @@ describe('a drawn stretch', () => {
 
   it('is drawn by keys as well, and goes with Escape', async () => {
     const { track } = await tapeOf([at('a', 200, 1200)], speech([200, 1200]));
-    await seek(4);
+    await seek(app.driver, 4);
     await type(app.driver, 'q');
-    await seek(6);
+    await seek(app.driver, 6);
     await type(app.driver, 'z');
     await says(app.driver, '2.00 s');
     await type(app.driver, 'f');
@@ -91,7 +88,7 @@ describe('a drawn stretch', () => {
     await type(app.driver, Key.ARROW_UP);
     await says(app.driver, 'Caption 1 of 2');
     await type(app.driver, 'q');
-    await seek(7);
+    await seek(app.driver, 7);
     await type(app.driver, 'z');
     await see(app.driver, '[aria-label="The drawn stretch"]');
     await type(app.driver, Key.ESCAPE);
@@ -149,7 +146,7 @@ describe('the part to be captioned', () => {
 
   it('is set with what is kept of the captions, if wanted', async () => {
     const { job, track } = await tapeOf([at('a', 200, 1200), at('b', 3000, 4000)], speech([200, 1200], [3000, 4000]));
-    await seek(2);
+    await seek(app.driver, 2);
     await command('keep only a part');
     await press(app.driver, 'Keep only these');
     await times(track, '3000–4000');
@@ -255,14 +252,13 @@ describe('ties', () => {
       speech([10_000, 11_000]),
     );
     const tie = (): Promise<void> => holding(app.driver, [Key.ALT], 't');
-    await seek(10);
+    await seek(app.driver, 10);
     await tie();
     await says(app.driver, '3 captions, 0.40 s later');
     await control(app.driver, Key.ARROW_DOWN);
     await control(app.driver, Key.ARROW_DOWN);
     await says(app.driver, 'Caption 3 of 3');
-    await app.driver.executeScript('document.querySelector("video").currentTime = 100');
-    await says(app.driver, '01:40.00');
+    await seek(app.driver, 100);
     await tie();
     await says(app.driver, 'the first 0.40 s later, the last 4.00 s later');
     await says(app.driver, 'This is what 25 fps taken for 24 looks like.');
@@ -270,7 +266,7 @@ describe('ties', () => {
     // One that belongs before the others: they cross, and nothing can be moved.
     await control(app.driver, Key.ARROW_UP);
     await says(app.driver, 'Caption 2 of 3');
-    await seek(5);
+    await seek(app.driver, 5);
     await tie();
     await says(app.driver, 'cross');
     await (await see(app.driver, '[aria-label="Untie caption 2"]')).click();

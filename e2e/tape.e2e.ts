@@ -3,6 +3,7 @@ import { caption, type Caption } from '../core/model/caption.ts';
 import { asking, captionsOf, jobWith } from './support/ask.ts';
 import { control, devTools, eventually, holding, Key, pick, press, says, see, type, saved } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -258,8 +259,7 @@ describe('keys', () => {
     await says(app.driver, '6.7 s on the page');
     await press(app.driver, 'New caption');
     await says(app.driver, 'There is room for 0.92 s only');
-    await app.driver.executeScript('document.querySelector("video").currentTime = 5');
-    await says(app.driver, '00:05.00');
+    await seek(app.driver, 5);
     await press(app.driver, 'New caption');
     await eventually(app.driver, 'another caption', async () => /^1000–3000 5000–\d+$/.test(await kept(track)));
   });
@@ -269,21 +269,17 @@ describe('keys', () => {
       [1000, 3000],
       [5000, 6000],
     ]);
-    const seek = async (seconds: number): Promise<void> => {
-      await app.driver.executeScript('document.querySelector("video").currentTime = arguments[0]', seconds);
-      await says(app.driver, `00:0${seconds.toFixed(2)}`);
-    };
-    await seek(2);
+    await seek(app.driver, 2);
     await control(app.driver, '[');
     await times(track, '2000–3000 5000–6000');
-    await seek(4);
+    await seek(app.driver, 4);
     await control(app.driver, '[');
     await times(track, '4000–5000 5000–6000');
-    await seek(4.5);
+    await seek(app.driver, 4.5);
     await holding(app.driver, [Key.ALT], '[');
     await times(track, '4500–5500 5500–6500');
     await control(app.driver, 'z');
-    await seek(4.8);
+    await seek(app.driver, 4.8);
     await control(app.driver, ']');
     await times(track, '4000–4800 5000–6000');
     await holding(app.driver, [Key.ALT], ']');
@@ -292,8 +288,7 @@ describe('keys', () => {
 
   it('split what is heard while it plays on, at the word that was said', async () => {
     const { track } = await tapeOf([[1000, 5000]]);
-    await app.driver.executeScript('document.querySelector("video").currentTime = 3.2');
-    await says(app.driver, '00:03.20');
+    await seek(app.driver, 3.2);
     await control(app.driver, '/');
     // “the lower | gate 0”: letters tell where, as no word has times.
     await eventually(app.driver, 'two captions', async () => {
@@ -305,8 +300,7 @@ describe('keys', () => {
 
   it('zoom in until one caption is taller than the page, and its text is still in sight', async () => {
     await tapeOf([[1000, 9000]]);
-    await app.driver.executeScript('document.querySelector("video").currentTime = 6');
-    await says(app.driver, '00:06.00');
+    await seek(app.driver, 6);
     await type(app.driver, '+', '+', '+', '+');
     await says(app.driver, '2.0 s on the page');
     await eventually(app.driver, 'the text on the page', () =>
@@ -396,7 +390,7 @@ it('follows the sound with the playhead at a third, and stays where it is scroll
       `const tape = document.querySelector('[data-test=tape]').getBoundingClientRect();
        return (document.querySelector('.tape-playhead').getBoundingClientRect().top - tape.top) / tape.height;`,
     );
-  await app.driver.executeScript('document.querySelector("video").currentTime = 20');
+  await seek(app.driver, 20);
   await control(app.driver, Key.SPACE);
   await eventually(app.driver, 'the playhead at a third', async () => Math.abs((await playhead()) - 1 / 3) < 0.03);
   await eventually(app.driver, 'the sound going on', () =>

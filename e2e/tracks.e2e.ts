@@ -21,6 +21,7 @@ import {
   saved,
 } from './support/browser.ts';
 import { withApplication } from './support/application.ts';
+import { seek } from './support/playhead.ts';
 
 const app = withApplication();
 const ask = asking(() => app.services.address);
@@ -76,10 +77,7 @@ it('that are compared change on the picture by a key, at the same moment', async
     eventually(app.driver, `“${text}” on the picture`, async () =>
       (await (await see(app.driver, '[data-test=picture-captions]')).getText()).replace(/\s+/g, ' ').includes(text),
     );
-  await eventually(app.driver, 'the recording', () =>
-    app.driver.executeScript<boolean>('return document.querySelector("video").readyState > 0'),
-  );
-  await app.driver.executeScript('document.querySelector("video").currentTime = 2');
+  await seek(app.driver, 2);
   await onPicture('Shut the lower gate.');
   await press(app.driver, 'machine draft');
   await onPicture('shut the lover gate');
