@@ -34,6 +34,8 @@ export async function openBrowser(adjust?: (options: chrome.Options) => void): P
     '--no-first-run',
     '--mute-audio',
     '--autoplay-policy=no-user-gesture-required',
+    // Two processors have enough to do without painting side by side: a fifteenth less of them.
+    '--num-raster-threads=1',
     '--window-size=1280,900',
   );
   options.setUserPreferences({ 'download.default_directory': downloads });
