@@ -56,8 +56,10 @@ const moved = (words: SetWords, { pieces }: Retime): SetWords => ({
   captions: words.captions.map((c) => ({ ...c, words: movedWords(c.words, pieces) })),
 });
 
+/** Own words were heard before others moved the times: they move along. */
 export const wordsOverRetime: Cross<SetWords, Retime> = (own, theirs) => ({
   own: [moved(own, theirs)],
   theirs: [theirs],
 });
+/** Own moves of times take the words along that others heard meanwhile. */
 export const retimeOverWords: Cross<Retime, SetWords> = (own, theirs) => ({ own: [own], theirs: [moved(theirs, own)] });

@@ -106,11 +106,13 @@ export const spliceOverAttribute: Cross<Splice, Attribute> = (own, theirs, at) =
   own: [own],
   theirs: overSplice(theirs, own, at),
 });
+/** What the own says of a caption over others’ typing in it: marks and words move along with their text. */
 export const attributeOverSplice: Cross<Attribute, Splice> = (own, theirs, at) => ({
   own: overSplice(own, theirs, at),
   theirs: [theirs],
 });
 
+/** Typing in one text by both: each finds its place after the other’s, theirs first where both put something in one place. */
 export const spliceOverSplice: Cross<Splice, Splice> = (own, theirs, at) => {
   const length = at.get(own.id)?.text.length ?? 0;
   const sets = crossed(changeSet(own, length), changeSet(theirs, length));
@@ -120,6 +122,7 @@ export const spliceOverSplice: Cross<Splice, Splice> = (own, theirs, at) => {
   };
 };
 
+/** Own typing into a caption that others changed as a whole: where its place is in the text as theirs have it. */
 export const spliceOverWhole: Cross<Splice, SetCaptions> = (own, theirs, at) => {
   const made = madeBy(theirs);
   const base = baseOf(at, own.id, made);
@@ -128,6 +131,7 @@ export const spliceOverWhole: Cross<Splice, SetCaptions> = (own, theirs, at) => 
   return { own: then, theirs: [changedBy(made, then)] };
 };
 
+/** The own change of a whole caption keeps what others typed into it meanwhile. */
 export const wholeOverSplice: Cross<SetCaptions, Splice> = (own, theirs, at) => {
   const made = madeBy(own);
   const base = baseOf(at, made.id, made);
@@ -136,6 +140,7 @@ export const wholeOverSplice: Cross<SetCaptions, Splice> = (own, theirs, at) => 
   return { own: [changedBy(made, then)], theirs: then };
 };
 
+/** What the own says of a caption holds beside others’ change of the whole of it. */
 export const attributeOverWhole: Cross<Attribute, SetCaptions> = (own, theirs, at) => {
   const made = madeBy(theirs);
   const base = baseOf(at, made.id, made);
@@ -143,6 +148,7 @@ export const attributeOverWhole: Cross<Attribute, SetCaptions> = (own, theirs, a
   return { own: then, theirs: [changedBy(made, then)] };
 };
 
+/** The own change of a whole caption keeps what others said of it, but for fields that both changed: there it is the own. */
 export const wholeOverAttribute: Cross<SetCaptions, Attribute> = (own, theirs, at) => {
   const made = madeBy(own);
   const base = baseOf(at, made.id, made);
@@ -169,6 +175,7 @@ export function mergedCaption(base: Caption, own: Caption, theirs: Caption): Cap
   return (own.versions ?? []).filter((v) => !old.includes(v)).reduce(withVersion, withVersions(merged, left));
 }
 
+/** Two changes of a whole caption become one, the same on both sides (`mergedCaption`). */
 export const wholeOverWhole: Cross<SetCaptions, SetCaptions> = (own, theirs, at) => {
   const [mine, others] = [madeBy(own), madeBy(theirs)];
   const merged: readonly Single[] = [wholeOf(mergedCaption(baseOf(at, mine.id, mine), mine, others))];

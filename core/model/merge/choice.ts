@@ -31,4 +31,5 @@ export const changeOverChoice: Cross<ChoiceChange, ChooseVersion> = (own, theirs
 /** A caption that was split, joined, exchanged, removed or chosen for meanwhile is no longer what was chosen about. */
 export const choiceOverStructure: Cross<ChooseVersion> = (own, theirs, at) => leadingTo(own, theirs, at, []);
 
+/** The own split, join, exchange or removal of a caption whose version others chose meanwhile: what they chose stays. */
 export const structureOverChoice: Cross<Single, ChooseVersion> = (own, theirs, at) => ownCannotBeMade(own, theirs, at);

@@ -48,6 +48,7 @@ const crossedWith = (replace: Replace, then: readonly Single[], at: PartsState, 
   ...(conflict ? { conflict: true } : {}),
 });
 
+/** Own typing in a caption that others exchanged: it goes where its letters went; a conflict where they are nowhere. */
 export const spliceOverReplace: Cross<Splice, Replace> = (own, theirs, at) => {
   if (!theirs.removed.includes(own.id)) return ownCannotBeMade(own, theirs, at);
   const { then, conflict } = splice(own, theirs, at);

@@ -21,6 +21,7 @@ export type Parts = { readonly [K in Kind]: PartOf<K> };
 /** Captions by id: those that parts which meet have to do with. */
 export type PartsState = ReadonlyMap<string, Caption>;
 
+/** The ids of the captions that a part has to do with. */
 export const touched = (part: Part): readonly string[] => (part.type === 'rename' ? [part.id, part.to] : touches(part));
 
 /** An edit as parts, in order. */
