@@ -23,6 +23,7 @@ export function captionOfCue(start: number, end: number, foreign: Foreign | null
     placement: inline.placement,
     proofed: false,
     letBe: nothing,
+    comeBack: null,
     foreign,
   };
 }

@@ -145,6 +145,7 @@ const countField: Readonly<Record<CarriedField, Count>> = {
   },
   proofed: notForViewers,
   letBe: notForViewers,
+  comeBack: notForViewers,
   foreign: (c, holds, lose) => {
     for (const key of Object.keys(c.foreign ?? {})) {
       const what = own(foreignNames, key);

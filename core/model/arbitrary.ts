@@ -47,6 +47,7 @@ const inEachField = (text: string): { readonly [K in CarriedField]: fc.Arbitrary
   placement: fc.constantFrom(null, 2, 8),
   proofed: fc.boolean(),
   letBe: fc.constantFrom([], [{ rule: 'too-fast', reason: 'a song', figure: 23 }]),
+  comeBack: fc.constantFrom(null, '', 'the name of the lock'),
   foreign: fc.constantFrom(null, { vttId: 'gate', vttSettings: 'line:10%' }),
 });
 
@@ -118,7 +119,9 @@ export function editFrom(captions: readonly Caption[], [kind, a, b, c, text]: Se
         speakers: x > 0 ? [{ from: 0, to: x, speaker: text, label: c % (x + 1) }] : [],
       };
     case 10:
-      return { type: 'setPlacement', id: here.id, placement: c % 2 ? 8 : null };
+      return c % 3 === 0
+        ? { type: 'comeBack', id: here.id, note: c % 2 ? text : null }
+        : { type: 'setPlacement', id: here.id, placement: c % 2 ? 8 : null };
     case 11: {
       const { versions: _, ...version } = { ...here, id: `${prefix}v${String(c)}`, text: here.text + text };
       return { type: 'keepVersion', id: here.id, caption: c % 3 === 0 ? null : version };

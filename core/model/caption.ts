@@ -74,6 +74,8 @@ export interface Caption {
   readonly placement: Placement | null;
   readonly proofed: boolean;
   readonly letBe: readonly LetBe[];
+  /** Marked to be come back to, and what for, '' where nobody said; null where it is not. */
+  readonly comeBack: string | null;
   readonly foreign: Foreign | null;
   /** What others made of this caption at the same moment, until somebody chooses; left out where nothing is in conflict. */
   readonly versions?: readonly Version[];
@@ -108,6 +110,7 @@ export function caption(of: Pick<Caption, 'id' | 'start' | 'end' | 'text'> & Par
     placement: null,
     proofed: false,
     letBe: [],
+    comeBack: null,
     foreign: null,
     ...of,
   };

@@ -5,6 +5,7 @@
  */
 import { isSameJson } from '../text/json.ts';
 import type { Caption, Foreign } from './caption.ts';
+import { longestNote } from './edits.ts';
 import type { Ranged } from './ranges.ts';
 
 /** All a caption has but its id, and the versions of it that are in conflict. */
@@ -40,10 +41,24 @@ function sharedForeign(foreign: Foreign | null): Foreign | null {
   return Object.keys(both).length > 0 ? both : null;
 }
 
+/** What was to be come back to for either half. */
+const notesJoined = (first: string | null, second: string | null): string | null =>
+  first === null || second === null
+    ? (first ?? second)
+    : [first, second]
+        .filter((note) => note !== '')
+        .join('; ')
+        .slice(0, longestNote);
+
 const wholeRules: { readonly [K in WholeField]: WholeRule<WholeFields[K]> } = {
   placement: { split: inBoth, join: ofFirst, laidOut: inBoth },
   // Nobody has heard what it has become.
   proofed: { split: () => [false, false], join: () => false, laidOut: () => [false, false] },
+  comeBack: {
+    split: (note) => [note, null],
+    join: (first, second) => notesJoined(first, second),
+    laidOut: (note) => [note, null],
+  },
   letBe: { split: inBoth, join: ofFirst, laidOut: () => [[], []] },
   foreign: {
     split: (foreign) => [foreign, sharedForeign(foreign)],

@@ -14,7 +14,7 @@ import type {
   WordRange,
   WordSource,
 } from './caption.ts';
-import type { VersionChoice, Edit } from './edits.ts';
+import { longestNote, type VersionChoice, type Edit } from './edits.ts';
 import type { Piece } from './pieces.ts';
 
 /** JSON that is not what it should be; the message names the place. */
@@ -96,6 +96,13 @@ const decodePlacement = (value: unknown, at: string): Placement | null =>
 
 const timing = (value: unknown, at: string): Caption['timing'] => oneOf(value, at, ['set', 'provisional'] as const);
 
+/** Left out by whoever had no such notes yet. */
+const decodeNote = (value: unknown, at: string): string | null => {
+  if (value === null) return null;
+  const note = string(value, at);
+  return note.length <= longestNote ? note : fail(at, `a note of at most ${String(longestNote)} characters`);
+};
+
 /** A version has none of its own. */
 const decodeVersion = (value: unknown, at: string): Version =>
   value === null ? null : decodeOne(object(value, at), at);
@@ -133,6 +140,7 @@ function decodeOne(json: JsonObject, at: string): Required<Omit<Caption, 'versio
     placement: decodePlacement(json['placement'], `${at}.placement`),
     proofed: boolean(json['proofed'], `${at}.proofed`),
     letBe: list(json['letBe'], `${at}.letBe`, decodeLetBe),
+    comeBack: json['comeBack'] === undefined ? null : decodeNote(json['comeBack'], `${at}.comeBack`),
     foreign: json['foreign'] === null ? null : decodeForeign(json['foreign'], `${at}.foreign`),
   };
 }
@@ -238,6 +246,7 @@ const kinds: { readonly [K in Edit['type']]: (of: Reading) => Omit<Extract<Edit,
     id: idIn(of, 'id'),
     placement: decodePlacement(of.json['placement'], `${of.at}.placement`),
   }),
+  comeBack: (of) => ({ id: idIn(of, 'id'), note: decodeNote(of.json['note'], `${of.at}.note`) }),
   keepVersion: (of) => ({ id: idIn(of, 'id'), caption: decodeVersion(of.json['caption'], `${of.at}.caption`) }),
   chooseVersion: (of) => ({ id: idIn(of, 'id'), chosen: decodeChoice(of.json['chosen'], `${of.at}.chosen`) }),
   setCaptions: (of) => ({ captions: captionsIn(of) }),

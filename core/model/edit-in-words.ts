@@ -28,6 +28,7 @@ function severalInWords(type: Edit['type'], count: number): string {
     setTimes: `the times of ${many}`,
     mark: `the look of ${many}`,
     setPlacement: `where ${many} stand`,
+    comeBack: `${many} marked to come back to`,
     setSpeaker: `who speaks in ${many}`,
   };
   return says[type] ?? `changes to ${many}`;
@@ -42,6 +43,8 @@ const words: Words = {
   setWords: ({ captions }) => `the times of words in ${captionsInWords(captions.length)}`,
   setSpeaker: () => 'who speaks in a caption',
   setPlacement: () => 'where a caption stands in the picture',
+  comeBack: ({ note }) =>
+    note === null ? 'a caption that was to be come back to' : 'a caption marked to come back to',
   setCaptions: ({ captions }) => `changes to ${captionsInWords(captions.length)}`,
   insert: ({ captions }) => (captions.length === 1 ? 'a new caption' : `${String(captions.length)} new captions`),
   remove: ({ ids }) => `${captionsInWords(ids.length)} deleted`,

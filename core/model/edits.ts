@@ -6,6 +6,9 @@
 import type { Caption, LetBe, MarkKind, Placement, SpeakerRange, Version, WordRange } from './caption.ts';
 import type { Piece } from './pieces.ts';
 
+/** What is said of a caption to come back to has so many characters at the most. */
+export const longestNote = 500;
+
 export type Edit =
   /** Characters `[from, to)` of a caption become `insert`. */
   | {
@@ -48,6 +51,8 @@ export type Edit =
   /** Who speaks in a caption, replaced as a whole. */
   | { readonly type: 'setSpeaker'; readonly id: string; readonly speakers: readonly SpeakerRange[] }
   | { readonly type: 'setPlacement'; readonly id: string; readonly placement: Placement | null }
+  /** A caption is marked to be come back to, and what for; null takes that away. */
+  | { readonly type: 'comeBack'; readonly id: string; readonly note: string | null }
   /** Captions that are there become these, each by its id: the way back from most other edits. */
   | { readonly type: 'setCaptions'; readonly captions: readonly Caption[] }
   | { readonly type: 'insert'; readonly captions: readonly Caption[] }
@@ -99,6 +104,7 @@ export function touches(edit: Edit): readonly string[] {
     case 'letBe':
     case 'setSpeaker':
     case 'setPlacement':
+    case 'comeBack':
     case 'keepVersion':
     case 'chooseVersion':
       return [edit.id];
@@ -128,13 +134,20 @@ function mergeTimes(a: Edit, b: Edit): Edit | null {
   return isSame ? b : null;
 }
 
+/** A note that is written on. */
+function mergeNotes(a: Edit, b: Edit): Edit | null {
+  if (a.type !== 'comeBack' || b.type !== 'comeBack' || a.id !== b.id) return null;
+  return a.note === null || b.note === null ? null : b;
+}
+
 /**
  * Two edits that followed one another as one, where that is plain: typing on, or deleting on, at
- * the place where the last keystroke left off; a run of steps that move the same captions.
+ * the place where the last keystroke left off; a run of steps that move the same captions; a note written on.
  * @returns null where they stay apart
  */
 export function merge(a: Edit, b: Edit): Edit | null {
   if (a.type === 'retime') return mergeTimes(a, b);
+  if (a.type === 'comeBack') return mergeNotes(a, b);
   if (a.type !== 'splice' || b.type !== 'splice' || a.id !== b.id || a.keeps !== b.keeps) return null;
   const end = a.from + a.insert.length;
   if (b.from === end && b.to === end && !/\s$/.test(a.insert)) return { ...a, insert: a.insert + b.insert };

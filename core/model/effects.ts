@@ -241,6 +241,7 @@ const effects: { readonly [K in keyof Singles]: (edit: Singles[K], find: Lookup)
       return { ...found, speakers };
     }),
   setPlacement: ({ id, placement }, find) => one(find, id, (found) => ({ ...found, placement })),
+  comeBack: ({ id, note }, find) => one(find, id, (found) => ({ ...found, comeBack: note })),
   keepVersion: ({ id, caption }, find) => one(find, id, (found) => withVersion(found, caption)),
   chooseVersion: (edit, find) => chosen(edit, existing(find, edit.id)),
   retime: ({ captions, pieces }, find) =>

@@ -44,6 +44,7 @@ export type RuleId =
   | 'sound-without-note'
   | 'not-as-heard'
   | 'in-conflict'
+  | 'come-back'
   | 'not-proofed';
 
 export interface Finding {

@@ -60,7 +60,7 @@ export function activeRules(style: HouseStyle): readonly ActiveRule[] {
 }
 
 /** Raised whenever a rule finds otherwise than before, so that counts that were kept are made again. */
-export const rulesVersion = 6;
+export const rulesVersion = 7;
 
 /** What every caption without findings shares. */
 export const noFindings: readonly Finding[] = [];

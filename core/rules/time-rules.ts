@@ -200,6 +200,19 @@ export const conflictRule: Rule = {
 
 export const stateRules: readonly Rule[] = [
   {
+    id: 'come-back',
+    group: 'State',
+    title: 'Marked to come back to',
+    short: 'come back',
+    // Whatever the style: somebody left it for later.
+    severity: () => 'should',
+    check({ caption: { comeBack } }) {
+      if (comeBack === null) return null;
+      const what = comeBack === '' ? '' : `: ${comeBack}`;
+      return { value: 1, limit: 0, message: `Marked to come back to${what}.`.replace(/([.?!])\.$/, '$1') };
+    },
+  },
+  {
     id: 'not-proofed',
     group: 'State',
     title: 'Not proofed',

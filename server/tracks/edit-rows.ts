@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { ApiError } from '../../core/contract/api-error.ts';
 import type { Caption } from '../../core/model/caption.ts';
 import type { Edit } from '../../core/model/edits.ts';
+import { filledCaptions, filledEdit } from '../../core/model/filled.ts';
 import type { Batch } from '../../core/model/logged.ts';
 import type { LoggedEdit } from '../../core/model/track-versions.ts';
 import { keptSnapshots, snapshotEvery } from './snapshots.ts';
@@ -29,7 +30,7 @@ export async function editsAfter(tx: Knex, id: string, after: number, upTo = Num
     .where('number', '<=', upTo)
     .orderBy('number')
     .select('edit');
-  return rows.map((row) => JSON.parse(row.edit) as Edit);
+  return rows.map((row) => filledEdit(JSON.parse(row.edit) as Edit));
 }
 
 /** The batch that made an edit; null where there is none. */
@@ -56,7 +57,9 @@ export async function snapshotBefore(
     .where('edit', '<=', number)
     .orderBy('edit', 'desc')
     .first();
-  return found ? { edit: found.edit, captions: JSON.parse(found.captions) as Caption[] } : { edit: 0, captions: [] };
+  return found
+    ? { edit: found.edit, captions: filledCaptions(JSON.parse(found.captions) as Caption[]) }
+    : { edit: 0, captions: [] };
 }
 
 /** @param last number of the track's last edit @throws {ApiError} `other-history` where this edit of this batch is not in its log */
@@ -73,7 +76,7 @@ export async function* everyEdit(db: Knex, id: string): AsyncGenerator<LoggedEdi
       .orderBy('number')
       .limit(100)
       .select('number', 'at', 'edit');
-    for (const { number, at, edit } of rows) yield { number, at, edit: JSON.parse(edit) as Edit };
+    for (const { number, at, edit } of rows) yield { number, at, edit: filledEdit(JSON.parse(edit) as Edit) };
     const last = rows.at(-1);
     if (!last) return;
     after = last.number;

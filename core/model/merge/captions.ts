@@ -12,7 +12,16 @@ import type { ChangeSet } from '@codemirror/state';
 
 /** Edits of one caption that change none of its text. */
 export type Attribute = EditOf<
-  'setTimes' | 'retime' | 'mark' | 'letBe' | 'proof' | 'setWords' | 'setSpeaker' | 'setPlacement' | 'keepVersion'
+  | 'setTimes'
+  | 'retime'
+  | 'mark'
+  | 'letBe'
+  | 'proof'
+  | 'setWords'
+  | 'setSpeaker'
+  | 'setPlacement'
+  | 'comeBack'
+  | 'keepVersion'
 >;
 
 /** The caption an edit of one caption is about. */
@@ -31,6 +40,7 @@ const fields: Readonly<Record<Attribute['type'], readonly (keyof Caption)[]>> = 
   setWords: ['words'],
   setSpeaker: ['speakers'],
   setPlacement: ['placement'],
+  comeBack: ['comeBack'],
   keepVersion: [],
 };
 
@@ -96,6 +106,7 @@ function overSplice(attribute: Attribute, splice: Splice, at: PartsState): reado
     case 'retime':
     case 'letBe':
     case 'setPlacement':
+    case 'comeBack':
     case 'keepVersion':
       return [attribute];
   }

@@ -103,6 +103,7 @@ function saidOf(attribute: Attribute, from: Caption, to: Caption): Attribute | n
     case 'setTimes':
     case 'letBe':
     case 'setPlacement':
+    case 'comeBack':
     case 'keepVersion':
       return { ...attribute, id: to.id };
   }

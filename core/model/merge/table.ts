@@ -104,6 +104,7 @@ const attributes = [
   'setWords',
   'setSpeaker',
   'setPlacement',
+  'comeBack',
   'keepVersion',
 ] as const;
 type AttributeKind = (typeof attributes)[number];
@@ -135,6 +136,7 @@ export const table: Table = {
   setWords: { ...attribute, setWords: ownReplacesTheirs, retime: wordsOverRetime },
   setSpeaker: { ...attribute, setSpeaker: ownReplacesTheirs },
   setPlacement: { ...attribute, setPlacement: ownReplacesTheirs },
+  comeBack: { ...attribute, comeBack: ownReplacesTheirs },
   keepVersion: { ...attribute, keepVersion: versionOverVersion, split: versionOverSplit, join: versionOverJoin },
   splice: {
     ...each(spliceOverAttribute),

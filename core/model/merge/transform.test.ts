@@ -129,7 +129,9 @@ function editFrom(
             type: 'setWords',
             captions: [{ id: here.id, words: y > x ? [[x, y, here.start, here.end, 1, 'aligned', '']] : [] }],
           }
-        : { type: 'setPlacement', id: here.id, placement: 8 };
+        : c % 2
+          ? { type: 'setPlacement', id: here.id, placement: 8 }
+          : { type: 'comeBack', id: here.id, note: d % 4 === 0 ? `note ${String(c)}` : null };
     case 18:
       return {
         type: 'setSpeaker',

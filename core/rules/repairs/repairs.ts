@@ -74,6 +74,7 @@ const remedies: Readonly<Record<RuleId, Remedy>> = {
   'no-end-mark': { byHand: 'Only a person can say whether a sentence ends there.' },
   unclosed: { byHand: 'Only a person can say where it should close.' },
   provisional: { byHand: 'Have it listened for, mark it while it plays, or borrow times from another track.' },
+  'come-back': { byHand: 'Do what it was left for, then say that it is done.' },
   'in-conflict': { byHand: 'Choose one of the versions in the monitor.' },
   'not-proofed': { byHand: 'Listen to it first.' },
   'speech-without-caption': { byHand: 'Listen to it, then write what is said.' },

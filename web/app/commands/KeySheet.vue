@@ -102,6 +102,7 @@ const ways = [
   ['edgeClick', 'A soft click at the edge that is heard'],
   ['singleKeys', 'On the tape, letters alone are commands'],
   ['capitals', 'Capital letter after the end of a sentence, as you type'],
+  ['showsNumbers', 'Captions with their numbers, in Words, Tape and Checks'],
   ['keepsProof', 'A proofed caption stays proofed when it is changed'],
 ] as const;
 </script>

@@ -97,7 +97,7 @@ describe('keys', () => {
        tape-closer tape-further tape-to-playhead tape-readable new-for-speech to-speech mark mark-back mark-skip hear-up-to hear-from hear-held
        draw-from draw-to hear-gap tape-fold part-all part-from part-until recording retime-swap retime-rate retime-ties tie-here
        compare-swap retime-edges recording-cut borrow-timing place-by-sound place-untimed mark-untimed placing-next placing-toggle
-       turn underline undo unproofed unproofed-before go-to copy-text compare-tracks copy-track about-job new-language picture-back break-here place-all`
+       turn underline undo unproofed unproofed-before go-to copy-text compare-tracks copy-track about-job new-language picture-back break-here place-all come-back watch-through`
         .trim()
         .split(/\s+/)
         .sort(),

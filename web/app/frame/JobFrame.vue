@@ -28,6 +28,7 @@ import { gatherCommands } from './commands.ts';
 import { useTypingAhead } from '../../desk/text/type-ahead.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useChosenEdge } from '../../desk/captions/chosen-edge.ts';
+import { useWatching } from '../../desk/watch/watching.ts';
 import JobHeader from './JobHeader.vue';
 import NoticeBar from './NoticeBar.vue';
 import SetAsideBar from './SetAsideBar.vue';
@@ -80,8 +81,10 @@ const commands = useCommandList();
 commands.gathered = gatherCommands(router);
 provide(keyTexts, commands.keyOf);
 useTypingAhead();
-// An edge that is chosen has its keys before all else.
-useCommandKeys(useChosenEdge().onKey);
+// While it is watched through, and while an edge is chosen, keys are theirs before all else.
+const edge = useChosenEdge();
+const watching = useWatching();
+useCommandKeys((event) => watching.onKey(event) || edge.onKey(event));
 useHour();
 const dropped = useDroppedFile();
 /** A file dropped anywhere on the job is looked at in Tracks; text that is dragged is none of this. */
@@ -127,6 +130,7 @@ watch(
 onBeforeUnmount(() => {
   stopListening();
   playback.pause();
+  watching.leave();
   follows.stop();
   track.close();
 });
@@ -134,9 +138,9 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="frame" @dragover.capture="onDrag" @drop.capture="onDrag">
-    <JobHeader />
-    <NoticeBar />
-    <SetAsideBar />
+    <JobHeader :inert="watching.on" />
+    <NoticeBar :inert="watching.on" />
+    <SetAsideBar :inert="watching.on" />
     <div v-if="trouble" class="empty-page" role="alert">
       <h2>This job could not be opened</h2>
       <p>{{ trouble }}</p>
@@ -149,8 +153,8 @@ onBeforeUnmount(() => {
       :class="{ 'by-hand': preferences.monitorWidth }"
       :style="{ '--monitor': `${preferences.monitorWidth ?? 0}px` }"
     >
-      <StageRail />
-      <main class="frame-stage fills">
+      <StageRail :inert="watching.on" />
+      <main class="frame-stage fills" :inert="watching.on">
         <RetimeBar v-if="retime.isOpen" />
         <template v-else>
           <UntimedLine />
@@ -160,7 +164,7 @@ onBeforeUnmount(() => {
         <RouterView v-else />
       </main>
       <MonitorPanel />
-      <SkylineStrip />
+      <SkylineStrip :inert="watching.on" />
     </div>
     <JobDialogs v-if="hasDialogs" />
   </div>

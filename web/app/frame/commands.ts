@@ -11,6 +11,7 @@ import { retimeCommands } from '../../move-times/bar/commands.ts';
 import { tapeCommands } from '../../stages/tape/commands.ts';
 import { trackCommands } from '../../stages/tracks/commands.ts';
 import { useDialogs } from '../../data/messages/dialogs.ts';
+import { watchCommands } from '../../desk/watch/commands.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { wordsCommands } from '../../stages/words/commands.ts';
 
@@ -64,6 +65,7 @@ function frameCommands(router: Router): readonly Command[] {
 
 export const gatherCommands = (router: Router): readonly Command[] => [
   ...playbackCommands(),
+  ...watchCommands(),
   ...wordsCommands(),
   ...tapeCommands(),
   ...captionCommands(),

@@ -56,6 +56,8 @@ const fields = {
   showsWords: flag(true),
   /** The words of the machine draft beside them. */
   showsDraft: flag(false),
+  /** Captions are shown with their numbers. */
+  showsNumbers: flag(false),
   /** Times are shown as timecodes, with the number of the picture. */
   inFrames: flag(false),
   /** Of new jobs: the language and the house style of the last one that was made. */

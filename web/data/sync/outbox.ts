@@ -5,6 +5,7 @@
  */
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import type { Edit } from '../../../core/model/edits.ts';
+import { filledEdit } from '../../../core/model/filled.ts';
 
 export interface PendingEdits {
   readonly track: string;
@@ -84,6 +85,8 @@ export interface Outbox {
 const all = (track: string, client: string): IDBKeyRange =>
   IDBKeyRange.bound([track, client, 0], [track, client, Infinity]);
 
+const filledAside = (of: SetAside): SetAside => ({ ...of, edits: of.edits.map(filledEdit) });
+
 /** Batches of an older page as lines of edits, each under the batch it may have been sent in. */
 export function linesOfOld(batches: readonly OldBatch[]): WaitingLine[] {
   const lines = new Map<string, WaitingLine>();
@@ -145,7 +148,7 @@ export async function openOutbox(onBlocked: () => void = () => undefined): Promi
           ...line,
           edits: (await tx.objectStore('edits').getAll(all(line.track, line.client))).map(({ seq, edit, batch }) => ({
             seq,
-            edit,
+            edit: filledEdit(edit),
             batch,
           })),
         })),
@@ -191,8 +194,8 @@ export async function openOutbox(onBlocked: () => void = () => undefined): Promi
       const [done] = await Promise.all([work(), tx.done]);
       return done;
     },
-    asides: (track) => db.getAllFromIndex('aside', 'track', track),
-    allAsides: () => db.getAll('aside'),
+    asides: async (track) => (await db.getAllFromIndex('aside', 'track', track)).map(filledAside),
+    allAsides: async () => (await db.getAll('aside')).map(filledAside),
     async dropAside(id) {
       await db.delete('aside', id);
     },

@@ -5,6 +5,8 @@ import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
+import { usePreferences } from '../../data/preferences/preferences.ts';
+import CheckField from '../../ui/controls/CheckField.vue';
 import DialogSheet from '../../ui/controls/DialogSheet.vue';
 import FormField from '../../ui/controls/FormField.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
@@ -17,6 +19,7 @@ const job = useJob();
 const track = useTrack();
 const cursor = useCursor();
 const playback = usePlayback();
+const preferences = usePreferences();
 const typed = ref('');
 const fault = ref<string | null>(null);
 watch(
@@ -52,6 +55,7 @@ function go(): void {
       >
         <TextField v-bind="field" v-model="typed" />
       </FormField>
+      <CheckField v-model="preferences.showsNumbers">Show the numbers of captions</CheckField>
       <TextButton main submit>Go there</TextButton>
     </form>
   </DialogSheet>

@@ -4,6 +4,7 @@ import { useDialogs } from '../../data/messages/dialogs.ts';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTrack } from '../../data/tracks/track.ts';
 import { useCaption } from './use-caption.ts';
+import { useComeBack } from './use-come-back.ts';
 import { useTimesOf } from './use-times.ts';
 import { useSeveral } from './use-several.ts';
 
@@ -55,6 +56,7 @@ function goingOn(): readonly Command[] {
 function changingOne(): readonly Command[] {
   const caption = useCaption();
   const times = useTimesOf();
+  const comeBack = useComeBack();
   const track = useTrack();
   return inSection(
     'One caption',
@@ -65,6 +67,13 @@ function changingOne(): readonly Command[] {
         keys: ['Ctrl+Enter'],
         mac: ['Cmd+Enter'],
         run: caption.proof,
+      },
+      {
+        id: 'come-back',
+        title: 'Mark this caption to come back to, or no longer',
+        keys: ['Alt+c'],
+        mac: [],
+        run: comeBack.toggle,
       },
       { id: 'join-above', title: 'Join with the caption above', keys: [], run: () => caption.join('above') },
       { id: 'join-below', title: 'Join with the caption below', keys: [], run: () => caption.join('below') },

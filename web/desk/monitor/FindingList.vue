@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { Finding } from '../../../core/rules/finding.ts';
 import { ruleNamed, ruleTitle } from '../../../core/rules/findings.ts';
 import type { Caption } from '../../../core/model/caption.ts';
+import ComeBack from '../captions/ComeBack.vue';
 import UntimedWays from '../captions/UntimedWays.vue';
 import LetBe from '../findings/LetBe.vue';
 import { useRepairs } from '../findings/repairs.ts';
@@ -40,6 +41,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
       {{ finding.message }}
       <span class="below row wrap">
         <UntimedWays v-if="isHollow(finding)" />
+        <ComeBack v-else-if="finding.rule === 'come-back'" :caption="caption" />
         <template v-else-if="proposal.repair">
           <TextButton :tip="proposal.repair.says" @click="repairs.repair(finding)">
             Repair<KeyHint v-if="finding === first" command="repair" />
@@ -47,7 +49,7 @@ const first = computed(() => shown.value.find((s) => s.proposal.repair)?.finding
           <span class="findings-says">{{ proposal.repair.says }}</span>
         </template>
         <span v-else class="findings-says">{{ proposal.why }}</span>
-        <LetBe v-if="!isHollow(finding)" @let-be="repairs.letBe(finding, $event)" />
+        <LetBe v-if="!isHollow(finding) && finding.rule !== 'come-back'" @let-be="repairs.letBe(finding, $event)" />
       </span>
     </li>
   </ul>

@@ -15,6 +15,8 @@ import EdgeNote from './EdgeNote.vue';
 import { useCursor } from '../../data/tracks/cursor.ts';
 import { useTried } from '../../data/tracks/tried.ts';
 import { useMonitorPanel } from './panel.ts';
+import WatchBar from '../watch/WatchBar.vue';
+import { useWatching } from '../watch/watching.ts';
 
 const cursor = useCursor();
 const tried = useTried();
@@ -22,6 +24,7 @@ const tried = useTried();
 const tool = useMonitorPanel();
 const edge = useChosenEdge();
 const route = useRoute();
+const watching = useWatching();
 /** The cursor caption; while it is dragged, with the times it would have. */
 const caption = computed(() => {
   const { caption: here } = cursor;
@@ -30,22 +33,32 @@ const caption = computed(() => {
 </script>
 
 <template>
-  <aside id="monitor" class="monitor sheet" aria-label="Monitor">
-    <MonitorWidth />
+  <aside
+    id="monitor"
+    class="monitor sheet"
+    :class="{ watching: watching.on }"
+    :role="watching.on ? 'dialog' : undefined"
+    :aria-modal="watching.on || undefined"
+    :aria-label="watching.on ? 'Watch through' : 'Monitor'"
+  >
+    <MonitorWidth v-if="!watching.on" />
     <PictureView />
     <TransportBar />
-    <EdgeNote />
-    <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
-    <component :is="tool.panel" v-if="tool.panel" />
-    <BesidePanel v-if="caption && !tool.panel" :caption="caption" />
-    <div v-if="!tool.panel" class="monitor-figures ruled-above scrolls">
-      <template v-if="caption">
-        <VersionList v-if="caption.versions" :caption="caption" />
-        <CaptionFigures :caption="caption" />
-        <FindingList :caption="caption" />
-      </template>
-      <p v-else class="soft">There is no caption in this track yet.</p>
-    </div>
+    <WatchBar v-if="watching.on" />
+    <template v-else>
+      <EdgeNote />
+      <EdgeSound v-if="edge.caption && route.name !== 'tape'" />
+      <component :is="tool.panel" v-if="tool.panel" />
+      <BesidePanel v-if="caption && !tool.panel" :caption="caption" />
+      <div v-if="!tool.panel" class="monitor-figures ruled-above scrolls">
+        <template v-if="caption">
+          <VersionList v-if="caption.versions" :caption="caption" />
+          <CaptionFigures :caption="caption" />
+          <FindingList :caption="caption" />
+        </template>
+        <p v-else class="soft">There is no caption in this track yet.</p>
+      </div>
+    </template>
   </aside>
 </template>
 
@@ -56,6 +69,19 @@ const caption = computed(() => {
   flex-direction: column;
   min-height: 0;
   border-left: 1px solid var(--rule);
+}
+/* Watched through, the picture takes the window. */
+.monitor.watching {
+  position: fixed;
+  z-index: 40;
+  inset: 0;
+  border: 0;
+}
+.monitor.watching :deep(.picture) {
+  flex: none;
+  width: min(100%, calc((100vh - 112px) * var(--shape)));
+  max-height: none;
+  margin: auto;
 }
 .monitor-figures {
   padding: 12px;

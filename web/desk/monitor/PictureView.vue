@@ -5,17 +5,25 @@ import { useCompared } from '../../data/tracks/compared.ts';
 import { useJob } from '../../data/jobs/job.ts';
 import { usePlayback } from '../../recording/playback/playback.ts';
 import { useTried } from '../../data/tracks/tried.ts';
+import { Maximize2 } from '@lucide/vue';
+import { useCommandList } from '../../data/commands/command-list.ts';
+import IconButton from '../../ui/controls/IconButton.vue';
+import { useWatching } from '../watch/watching.ts';
 
 const job = useJob();
 const tried = useTried();
 const playback = usePlayback();
 const compared = useCompared();
+const watching = useWatching();
+const { keyOf } = useCommandList();
 const video = useTemplateRef<HTMLVideoElement>('video');
 const recording = computed(() => job.job?.recording ?? null);
 const hasPicture = computed(() => (recording.value?.width ?? 0) > 0);
-const shape = computed(() =>
-  hasPicture.value ? `${String(recording.value?.width)} / ${String(recording.value?.height)}` : '16 / 9',
-);
+/** How wide the picture is for its height. */
+const shape = computed(() => {
+  const { width, height } = recording.value ?? {};
+  return width && height ? width / height : 16 / 9;
+});
 
 /** The captions on screen now: the picture always shows the current text. */
 const shown = computed(() => {
@@ -30,7 +38,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <div class="picture" :style="{ aspectRatio: shape }">
+  <div class="picture" :style="{ '--shape': shape }">
     <video
       ref="video"
       :src="job.recordingUrl ?? undefined"
@@ -48,6 +56,15 @@ onMounted(() => {
         >
       </div>
     </div>
+    <IconButton
+      v-if="job.recordingUrl && !watching.on"
+      class="picture-watch"
+      name="Watch through, the picture large"
+      :keys="keyOf('watch-through')"
+      @click="watching.start()"
+    >
+      <Maximize2 :size="16" aria-hidden="true" />
+    </IconButton>
   </div>
 </template>
 
@@ -57,6 +74,7 @@ onMounted(() => {
   flex: none;
   width: 100%;
   max-height: 56vh;
+  aspect-ratio: var(--shape);
   overflow: hidden;
   background: var(--screen);
   container-type: size;
@@ -70,6 +88,13 @@ video {
   display: block;
   width: 100%;
   height: 100%;
+}
+.picture-watch.ant-btn {
+  position: absolute;
+  top: 6px;
+  right: 6px;
+  color: var(--screen-ink);
+  background: var(--caption-ground);
 }
 .picture-note {
   position: absolute;

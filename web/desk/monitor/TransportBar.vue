@@ -11,6 +11,7 @@ import { usePreferences } from '../../data/preferences/preferences.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
 import VolumeMenu from '../../recording/playback/VolumeMenu.vue';
 import { useChosenEdge } from '../captions/chosen-edge.ts';
+import { useWatching } from '../watch/watching.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 
 const times = useTimes();
@@ -20,6 +21,7 @@ const playback = usePlayback();
 const preferences = usePreferences();
 const { hint, keyOf } = useCommandList();
 const edge = useChosenEdge();
+const watching = useWatching();
 const edges = [
   { which: 'start', name: 'Hear begin', command: 'choose-begin', icon: ArrowUpToLine },
   { which: 'end', name: 'Hear end', command: 'choose-end', icon: ArrowDownToLine },
@@ -41,25 +43,27 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
     </IconButton>
     <span class="transport-time figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
-    <IconButton
-      name="Replay this caption"
-      :keys="keyOf('replay')"
-      :disabled="!cursor.caption || !job.recordingUrl"
-      @click="playback.replay(cursor.index, cursor.index)"
-    >
-      <RotateCcw :size="16" aria-hidden="true" />
-    </IconButton>
-    <IconButton
-      v-for="{ which, name, command, icon } in edges"
-      :key="which"
-      :name="name"
-      :keys="keyOf(command)"
-      :aria-pressed="edge.edge === which"
-      :disabled="!cursor.caption || !job.recordingUrl"
-      @click="edge.edge === which ? edge.leave() : edge.choose(which)"
-    >
-      <component :is="icon" :size="16" aria-hidden="true" />
-    </IconButton>
+    <template v-if="!watching.on">
+      <IconButton
+        name="Replay this caption"
+        :keys="keyOf('replay')"
+        :disabled="!cursor.caption || !job.recordingUrl"
+        @click="playback.replay(cursor.index, cursor.index)"
+      >
+        <RotateCcw :size="16" aria-hidden="true" />
+      </IconButton>
+      <IconButton
+        v-for="{ which, name, command, icon } in edges"
+        :key="which"
+        :name="name"
+        :keys="keyOf(command)"
+        :aria-pressed="edge.edge === which"
+        :disabled="!cursor.caption || !job.recordingUrl"
+        @click="edge.edge === which ? edge.leave() : edge.choose(which)"
+      >
+        <component :is="icon" :size="16" aria-hidden="true" />
+      </IconButton>
+    </template>
     <SelectField
       :model-value="playback.rate"
       label="Playback speed"
@@ -69,20 +73,22 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
       @update:model-value="(rate) => rate !== null && playback.setRate(rate)"
     />
     <VolumeMenu />
-    <TextButton
-      :tip="hint('While playing, the cursor caption follows', 'follow')"
-      :pressed="cursor.follow"
-      @click="cursor.follow = !cursor.follow"
-    >
-      Follow
-    </TextButton>
-    <TextButton
-      tip="Hold playback for typing: it pauses at a key and goes on after the last"
-      :pressed="preferences.holdWhileTyping"
-      @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
-    >
-      Hold
-    </TextButton>
+    <template v-if="!watching.on">
+      <TextButton
+        :tip="hint('While playing, the cursor caption follows', 'follow')"
+        :pressed="cursor.follow"
+        @click="cursor.follow = !cursor.follow"
+      >
+        Follow
+      </TextButton>
+      <TextButton
+        tip="Hold playback for typing: it pauses at a key and goes on after the last"
+        :pressed="preferences.holdWhileTyping"
+        @click="preferences.holdWhileTyping = !preferences.holdWhileTyping"
+      >
+        Hold
+      </TextButton>
+    </template>
   </div>
 </template>
 

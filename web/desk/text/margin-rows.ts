@@ -13,6 +13,8 @@ export interface MarginLine {
   readonly caption: Caption;
   /** Which of its lines it is, from 0. */
   readonly nth: number;
+  /** Of the caption in its track, from 1. */
+  readonly number: number;
 }
 
 interface Side {
@@ -73,6 +75,13 @@ function element(name: string, className: string, text: string): HTMLElement {
   return made;
 }
 
+/** That a caption is marked to be come back to. */
+function comeBackSign(note: string): HTMLElement {
+  const sign = element('span', 'margin-come-back', '⚑');
+  sign.title = note === '' ? 'Marked to come back to' : `To come back to: ${note}`;
+  return sign;
+}
+
 /** What one margin shows beside one line: a key that tells whether it looks the same as another, and how it is made. */
 export interface MarginNote {
   readonly looks: string;
@@ -80,16 +89,21 @@ export interface MarginNote {
 }
 
 /** The left margin: when a caption begins, and in running text who speaks. Null beside its other lines. */
-export function timeNote({ caption, nth }: MarginLine, { reading, clock }: Around): MarginNote | null {
+export function timeNote(
+  { caption, nth, number }: MarginLine,
+  { reading, clock, showsNumbers }: Around,
+): MarginNote | null {
   if (nth > 0) return null;
   const time = caption.timing === 'set' ? clock(caption.start) : 'not timed';
   const voice = reading === 'text' ? voiceOf(caption) : '';
   return {
-    looks: `${String(caption.proofed)} ${time} ${voice}`,
+    looks: `${String(caption.proofed)} ${time} ${voice} ${caption.comeBack ?? '-'} ${showsNumbers ? String(number) : ''}`,
     toDOM() {
       // The sign is drawn by the sheet of styles.
       const box = element('div', caption.proofed ? 'margin-time proofed' : 'margin-time', time);
       box.title = 'Bring the playhead here';
+      if (showsNumbers) box.append(element('span', 'margin-number', String(number)));
+      if (caption.comeBack !== null) box.append(comeBackSign(caption.comeBack));
       if (voice !== '') box.append(element('span', 'margin-voice', voice));
       return box;
     },

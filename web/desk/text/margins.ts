@@ -18,7 +18,7 @@ function lineOf(view: EditorView, block: BlockInfo): MarginLine | null {
   if (!caption) return null;
   let nth = 0;
   for (let at = caption.text.indexOf('\n'); at >= 0 && at < offset; at = caption.text.indexOf('\n', at + 1)) nth++;
-  return { caption, nth };
+  return { caption, nth, number: index + 1 };
 }
 
 /** What stands beside one line. */

@@ -18,6 +18,8 @@ export interface Around {
   readonly reading: 'lines' | 'text';
   /** How times are shown. */
   readonly clock: (ms: number) => string;
+  /** Captions have their numbers beside them. */
+  readonly showsNumbers: boolean;
   /** Words with a certainty below this are doubtful. */
   readonly doubtBelow: number;
   /** A proofed caption stays proofed when its text is changed. */

@@ -134,6 +134,7 @@ function useAround(reading: Shown['reading']) {
       clock: times.clock,
       doubtBelow: preferences.doubtBelow,
       keepsProof: preferences.keepsProof,
+      showsNumbers: preferences.showsNumbers,
     };
   /** Whatever of it changes; how the text is read first. */
   const watched = [
@@ -143,6 +144,7 @@ function useAround(reading: Shown['reading']) {
     () => job.job?.style,
     () => preferences.doubtBelow,
     () => preferences.keepsProof,
+    () => preferences.showsNumbers,
     () => times.clock,
   ] as const;
   return { around, watched };

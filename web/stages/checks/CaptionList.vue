@@ -2,9 +2,11 @@
 import RowButton from '../../ui/controls/RowButton.vue';
 import { computed } from 'vue';
 import type { Caption } from '../../../core/model/caption.ts';
+import { useNumbers } from '../../data/tracks/use-numbers.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 
 const times = useTimes();
+const numberOf = useNumbers();
 const props = defineProps<{ captions: readonly Caption[]; here: string | null; title: string }>();
 defineEmits<{ choose: [caption: Caption]; edit: [caption: Caption] }>();
 /** Long lists are cut. */
@@ -17,7 +19,10 @@ const shown = computed(() => props.captions.slice(0, most));
   <ol class="plain-list" :aria-label="title">
     <li v-for="caption in shown" :key="caption.id" class="list-row" :class="{ here: caption.id === here }">
       <RowButton class="list-choose" @click="$emit('choose', caption)" @dblclick="$emit('edit', caption)">
-        <span class="figures soft">{{ times.clock(caption.start) }}</span>
+        <span class="figures soft"
+          >{{ times.clock(caption.start)
+          }}<span v-if="numberOf(caption.id) !== null" class="block">{{ numberOf(caption.id) }}</span></span
+        >
         <span class="lines" dir="auto">{{ caption.text }}</span>
       </RowButton>
     </li>

@@ -4,17 +4,22 @@ import { computed, ref } from 'vue';
 import type { Finding } from '../../../core/rules/finding.ts';
 import type { Proposal } from '../../../core/rules/repairs/repairs.ts';
 import type { Caption } from '../../../core/model/caption.ts';
+import ComeBack from '../../desk/captions/ComeBack.vue';
 import UntimedWays from '../../desk/captions/UntimedWays.vue';
 import LetBe from '../../desk/findings/LetBe.vue';
 import TextButton from '../../ui/controls/TextButton.vue';
+import { useNumbers } from '../../data/tracks/use-numbers.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 
 const times = useTimes();
+const numberOf = useNumbers();
 const props = defineProps<{ caption: Caption; finding: Finding; proposal: Proposal; here: boolean }>();
 defineEmits<{ choose: []; edit: []; repair: []; letBe: [reason: string] }>();
 
 /** Its actions come once it was pointed at or had the keyboard: a long list of them takes long to put up. */
 const near = ref(false);
+
+const number = computed(() => numberOf(props.caption.id));
 
 /** What the repair would make of it: other words or lines, or what it does to the times. */
 const after = computed(() => {
@@ -29,7 +34,9 @@ const after = computed(() => {
 <template>
   <li class="list-row before-after" :class="{ here }" @pointerenter="near = true" @focusin="near = true">
     <RowButton class="row-choose stack close" @click="$emit('choose')" @dblclick="$emit('edit')">
-      <span class="figures small soft">{{ times.clock(caption.start) }}</span>
+      <span class="figures small soft"
+        >{{ times.clock(caption.start) }}<span v-if="number !== null" class="block">{{ number }}</span></span
+      >
       <span class="row-text">
         <span class="block lines" dir="auto">{{ caption.text }}</span>
         <b class="small" :class="finding.severity">{{ finding.message }}</b>
@@ -46,6 +53,7 @@ const after = computed(() => {
           <TextButton v-if="after" @click="$emit('repair')">Repair</TextButton>
           <TextButton @click="$emit('edit')">Edit in Words</TextButton>
           <UntimedWays v-if="finding.rule === 'provisional'" />
+          <ComeBack v-else-if="finding.rule === 'come-back'" :caption="caption" />
           <LetBe v-else @let-be="$emit('letBe', $event)" />
         </template>
       </div>

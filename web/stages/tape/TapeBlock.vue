@@ -32,6 +32,8 @@ const props = defineProps<{
   until: number;
   /** There is no room for words beside it. */
   crowded: boolean;
+  /** Its number is shown. */
+  numbered: boolean;
   /** Its text is being written. */
   writing: boolean;
 }>();
@@ -59,6 +61,14 @@ const foot = computed(() =>
   tooFast.value ? Math.max(0, needed.value - (props.caption.end - props.caption.start)) * props.perMs : 0,
 );
 const worst = computed(() => props.findings.find((f) => f.severity === 'must') ?? null);
+/** Its number, and that it is marked to be come back to. */
+const signs = computed(() =>
+  [props.caption.comeBack === null ? '' : '⚑', props.numbered ? String(props.nth) : ''].filter(Boolean).join(' '),
+);
+const comeBackSays = computed(() => {
+  const note = props.caption.comeBack;
+  return note === null ? undefined : note === '' ? 'Marked to come back to' : `To come back to: ${note}`;
+});
 const beside = computed(() => (lines.value.join(' ').length > 0 ? lines.value.join(' / ') : 'no text yet'));
 const edges = [
   { edge: 'start', title: 'Begin' },
@@ -93,6 +103,7 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
       @dblclick="emit('write')"
     >
       <span class="block-band" aria-hidden="true"></span>
+      <span v-if="signs !== ''" class="block-signs figures small" :title="comeBackSays">{{ signs }}</span>
       <TapeText v-if="writing" :style="{ marginTop: `${down}px` }" @leave="emit('leave')" />
       <span v-else-if="!brief" class="block-text lines" dir="auto" :style="{ marginTop: `${down}px` }">{{
         caption.text
@@ -164,6 +175,13 @@ const sliderOf = (edge: 'start' | 'end', title: string) => ({
 }
 .fast .block-band {
   background: var(--alarm);
+}
+.block-signs {
+  position: absolute;
+  top: 1px;
+  right: 6px;
+  color: var(--soft);
+  line-height: 16px;
 }
 .block-text {
   display: block;

@@ -43,6 +43,7 @@ const snapping = computed(() => {
 });
 const shows = [
   ['showsWords', 'Words', 'where they are said'],
+  ['showsNumbers', 'Numbers', 'of captions'],
   ['showsDraft', 'Words of the machine draft', 'beside them'],
   ['foldsSilence', 'Long silences folded', 'six seconds and more'],
 ] as const;

@@ -19,6 +19,7 @@ import DragNote from './DragNote.vue';
 import DrawnBar from './DrawnBar.vue';
 import MarkQueue from './MarkQueue.vue';
 import ReadingNote from './ReadingNote.vue';
+import { usePreferences } from '../../data/preferences/preferences.ts';
 import TapeBlock from './TapeBlock.vue';
 import { useDrag } from './drag.ts';
 import { useGround } from './use-ground.ts';
@@ -36,6 +37,7 @@ const track = useTrack();
 const ahead = useTypeAhead();
 const drag = useDrag();
 const edge = useChosenEdge();
+const preferences = usePreferences();
 const tape = useTemplateRef<HTMLElement>('tape');
 const ground = useTemplateRef<HTMLCanvasElement>('ground');
 const playhead = useTemplateRef<HTMLElement>('playhead');
@@ -96,6 +98,7 @@ const blocksShown = computed(() => {
         lanes,
         y,
         nth: index + 1,
+        numbered: preferences.showsNumbers,
         perMs: view.perMs,
         above: Math.max(0, -y),
         here: isHere,

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { Flag } from '@lucide/vue';
+import { nextTick, onMounted, useTemplateRef } from 'vue';
+import TextButton from '../../ui/controls/TextButton.vue';
+import TextField from '../../ui/controls/TextField.vue';
+import { useTrack } from '../../data/tracks/track.ts';
+import { useComeBack } from '../captions/use-come-back.ts';
+import { useWatching } from './watching.ts';
+
+/** Under the large picture: marking what to come back to, what for, and leaving. */
+const watching = useWatching();
+const comeBack = useComeBack();
+const track = useTrack();
+const bar = useTemplateRef('bar');
+onMounted(() => void nextTick(() => bar.value?.querySelector('button')?.focus()));
+</script>
+
+<template>
+  <div ref="bar" class="watch-bar row ruled-above">
+    <TextButton main :disabled="!track.editable" :tip="track.whyReadOnly ?? undefined" @click="watching.mark()">
+      <Flag :size="15" aria-hidden="true" />Mark to come back to<kbd>M</kbd>
+    </TextButton>
+    <template v-if="watching.last">
+      <span class="watch-text one-line" dir="auto" role="status">{{ watching.last.text }}</span>
+      <TextField
+        small
+        class="watch-note"
+        :model-value="watching.last.comeBack ?? ''"
+        label="What to come back for"
+        placeholder="What for"
+        @update:model-value="watching.last && comeBack.write(watching.last, $event)"
+      />
+    </template>
+    <span v-else class="small soft grow">← → one step · ↑ ↓ one caption · Space plays and pauses</span>
+    <span v-if="watching.count > 0" class="figures small">{{ watching.count }} marked</span>
+    <TextButton @click="watching.leave()">Leave<kbd>Esc</kbd></TextButton>
+  </div>
+</template>
+
+<style scoped>
+.watch-bar {
+  gap: 10px;
+  flex: none;
+  min-height: 52px;
+  padding: 6px 12px;
+}
+.watch-text {
+  flex: 0 1 auto;
+  min-width: 0;
+  max-width: 40%;
+}
+.watch-note {
+  flex: 1 1 160px;
+  min-width: 120px;
+}
+kbd {
+  margin-left: 4px;
+}
+</style>
