@@ -1,6 +1,6 @@
 /** Which language captions are in, where their file does not say: by its name, else by its script and words. */
-import { franc } from 'franc-min';
-import { isLanguageTag } from '../text/language.ts';
+import { franc, francAll } from 'franc-min';
+import { baseLanguage, isLanguageTag } from '../text/language.ts';
 
 const names = new Intl.DisplayNames('en', { type: 'language', fallback: 'none' });
 
@@ -34,4 +34,45 @@ const tooFew = 24;
 export function languageOfText(text: string): string | null {
   const code = franc(text.slice(0, enough), { minLength: tooFew });
   return code === 'und' ? null : tagOf(code);
+}
+
+/** What a text is like. */
+export interface LanguageGuess {
+  /** BCP 47. */
+  readonly language: string;
+  /** How sure that is, from 0 to 1: how much better it fits than the next language that was tried. */
+  readonly sure: number;
+}
+
+/** A gap so wide between the likeness of the best and of the next is certain, as it is met with in this package. */
+const wide = 0.25;
+/** So many letters are judged without reserve; of fewer, what is found is that much less sure. */
+const reliable = 200;
+
+/** The language a text is most like, and how sure that is; null where there is too little of it. */
+export function guessLanguage(text: string): LanguageGuess | null {
+  const read = text.slice(0, enough);
+  const [best, next] = francAll(read, { minLength: tooFew });
+  const language = best && best[0] !== 'und' ? tagOf(best[0]) : null;
+  if (!best || language === null) return null;
+  const gap = best[1] - (next?.[1] ?? 0);
+  return { language, sure: Math.min(1, gap / wide) * Math.min(1, read.length / reliable) };
+}
+
+/** A text this unlike the language it is said to be in, of 1, is in another. */
+const unlike = 0.8;
+/** A guess less sure than this is none to speak of. */
+const sureEnough = 0.4;
+
+/**
+ * The language a text is in where that is plainly another than it is said to be; null where it fits, or nobody can tell.
+ * @param said BCP 47
+ */
+export function otherLanguage(text: string, said: string): LanguageGuess | null {
+  const guess = guessLanguage(text);
+  if (!guess || guess.sure < sureEnough || baseLanguage(guess.language) === baseLanguage(said)) return null;
+  const own = francAll(text.slice(0, enough), { minLength: tooFew }).find(
+    ([code]) => baseLanguage(tagOf(code) ?? code) === baseLanguage(said),
+  );
+  return (own?.[1] ?? 0) < unlike ? guess : null;
 }

@@ -3,6 +3,7 @@ import type { Measures } from '../text/measures.ts';
 import type { Caption } from '../model/caption.ts';
 import type { HouseStyle, Severity } from '../style/style.ts';
 import type { Regions, Stretch } from '../audio/regions.ts';
+import type { Written } from '../languages/judged.ts';
 import type { FrameRate } from '../timing/clock/frames.ts';
 
 export type RuleId =
@@ -109,6 +110,8 @@ export interface Rule {
   readonly lessIsWorse?: true;
   /** It holds times against something, though it is not of a group that does. */
   readonly ofTime?: true;
+  /** What a text has to be written with, or it says nothing about this. */
+  readonly needs?: readonly (keyof Written)[];
   /** How much a style minds it; where that is `off` nobody looks. */
   readonly severity: (style: HouseStyle) => Severity;
   readonly check: (at: CaptionInPlace, context: RuleContext) => Violation | null;

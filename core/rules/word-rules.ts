@@ -43,6 +43,7 @@ export const wordRules: readonly Rule[] = [
     group: 'Words',
     title: 'Sentence without a capital',
     short: 'no capital',
+    needs: ['capitals', 'ends'],
     severity: () => 'should',
     check({ caption: { text }, signs }) {
       if ((signs & sign.inner) === 0) return null;
@@ -54,6 +55,7 @@ export const wordRules: readonly Rule[] = [
     group: 'Words',
     title: 'No end mark before a sentence',
     short: 'no end mark',
+    needs: ['capitals', 'ends'],
     severity: () => 'should',
     check({ caption: { text }, signs }, { language }) {
       if ((signs & sign.capital) === 0) return null;

@@ -10,6 +10,7 @@ import { useWhenIdle } from '../../ui/idle.ts';
 import MonitorPanel from '../../desk/monitor/MonitorPanel.vue';
 import { useInMonitor } from '../../desk/monitor/panel.ts';
 import OffSoundLine from '../../desk/captions/OffSoundLine.vue';
+import LanguageLine from '../../desk/captions/LanguageLine.vue';
 import { untimedInWords } from '../../desk/captions/untimed.ts';
 import UntimedLine from '../../desk/captions/UntimedLine.vue';
 import SkylineStrip from '../../desk/skyline/SkylineStrip.vue';
@@ -158,6 +159,7 @@ onBeforeUnmount(() => {
         <RetimeBar v-if="retime.isOpen" />
         <template v-else>
           <UntimedLine />
+          <LanguageLine />
           <OffSoundLine v-if="!isUntimed" />
         </template>
         <component :is="inStage" v-if="inStage" />

@@ -45,14 +45,12 @@ onBeforeUnmount(stay);
 </template>
 
 <style scoped>
-.remark-place {
-  position: relative;
-  z-index: 6;
-}
+/* Clear of the picture and of the text: over the foot of the monitor, above the skyline. */
 .remark {
-  position: absolute;
-  top: 12px;
+  position: fixed;
+  z-index: 6;
   right: 12px;
+  bottom: 96px;
   width: 378px;
   max-width: calc(100vw - 24px);
 }

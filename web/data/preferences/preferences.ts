@@ -65,6 +65,8 @@ const fields = {
   usualStyle: text(''),
   /** Ids of tracks that are left beside their sound, the last first. */
   soundLeft: texts(500),
+  /** Ids of tracks that are in the language they are said to be in, whatever they look like. */
+  languageLeft: texts(500),
   /** Ids of the commands that were run from the finder, the last first. */
   recentCommands: texts(12),
   /** Keys that are not the usual ones, by the id of the command. */

@@ -21,7 +21,7 @@ const shown = computed(() => props.captions.slice(0, most));
       <RowButton class="list-choose" @click="$emit('choose', caption)" @dblclick="$emit('edit', caption)">
         <span class="figures soft"
           >{{ times.clock(caption.start)
-          }}<span v-if="numberOf(caption.id) !== null" class="block">{{ numberOf(caption.id) }}</span></span
+          }}<template v-if="numberOf(caption.id) !== null"> · {{ numberOf(caption.id) }}</template></span
         >
         <span class="lines" dir="auto">{{ caption.text }}</span>
       </RowButton>

@@ -25,11 +25,19 @@ import RuleList from './RuleList.vue';
 import SpreadChart from './SpreadChart.vue';
 import { useRepairs } from '../../desk/findings/repairs.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
+import { whatIsWritten } from '../../../core/languages/judged.ts';
+import { useIdleValue } from '../../ui/idle.ts';
 import { useTimes } from '../../data/tracks/times.ts';
 
 const times = useTimes();
 const job = useJob();
 const track = useTrack();
+/** A raw draft has no capitals and no ends of sentences: rules about them say nothing of it. */
+const written = useIdleValue(
+  () => track.captions,
+  () => whatIsWritten(track.captions.map(({ text }) => text)),
+);
+const unjudged = computed(() => !written.value.capitals || !written.value.ends);
 const cursor = useCursor();
 const playback = usePlayback();
 const findings = useFindings();
@@ -149,6 +157,7 @@ function closeReport(): void {
       :counts="counts"
       :chosen="rule"
       :let-be="kept.length"
+      :written="written"
       @choose="chooseRule"
     />
     <div class="checks-rows scrolls stage-body">
@@ -169,7 +178,12 @@ function closeReport(): void {
         @edit="edit"
       />
       <EmptyPage v-else-if="rule === null" :title="`Every caption meets ${job.job?.style.name ?? 'the house style'}`">
-        No finding is left. What remains is to listen through and proof: Words, <KeyHint command="proof" />.
+        <template v-if="unjudged"
+          >No finding is left, but the text has {{ written.capitals ? 'no ends of sentences' : 'no capitals' }}: what is
+          said with them was not judged.</template
+        >
+        <template v-else>No finding is left.</template> What remains is to listen through and proof: Words,
+        <KeyHint command="proof" />.
       </EmptyPage>
       <ol v-else-if="rule === 'let-be'" class="plain-list" aria-label="Let be">
         <li

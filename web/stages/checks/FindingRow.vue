@@ -35,7 +35,7 @@ const after = computed(() => {
   <li class="list-row before-after" :class="{ here }" @pointerenter="near = true" @focusin="near = true">
     <RowButton class="row-choose stack close" @click="$emit('choose')" @dblclick="$emit('edit')">
       <span class="figures small soft"
-        >{{ times.clock(caption.start) }}<span v-if="number !== null" class="block">{{ number }}</span></span
+        >{{ times.clock(caption.start) }}<template v-if="number !== null"> · {{ number }}</template></span
       >
       <span class="row-text">
         <span class="block lines" dir="auto">{{ caption.text }}</span>

@@ -2,6 +2,7 @@
 import RowButton from '../../ui/controls/RowButton.vue';
 import { groups, type Rule, type RuleId } from '../../../core/rules/finding.ts';
 import { activeRules } from '../../../core/rules/findings.ts';
+import type { Written } from '../../../core/languages/judged.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 
 const props = defineProps<{
@@ -9,7 +10,12 @@ const props = defineProps<{
   counts: ReadonlyMap<RuleId, number>;
   chosen: RuleId | 'let-be' | null;
   letBe: number;
+  /** What the text can be judged by. */
+  written: Written;
 }>();
+/** Rules without findings that this text says nothing about. */
+const isUnjudged = ({ id, needs = [] }: Rule): boolean =>
+  !props.counts.has(id) && needs.some((what) => !props.written[what]);
 /** The rules of a group that the style minds. */
 const asked = (group: (typeof groups)[number]): Rule[] =>
   activeRules(props.house)
@@ -31,7 +37,8 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
         @click="$emit('choose', rule.id)"
       >
         <span>{{ rule.title }}</span>
-        <span class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
+        <span v-if="isUnjudged(rule)" class="rules-unjudged fine-print">not judged</span>
+        <span v-else class="figures">{{ counts.get(rule.id) ?? '✓' }}</span>
       </RowButton>
     </section>
     <section v-if="letBe > 0">
@@ -58,6 +65,10 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
     border-right: 0;
     columns: 2;
   }
+}
+/* In one line with the name of its rule, however long that is. */
+.rules-unjudged {
+  flex: none;
 }
 section {
   break-inside: avoid;
