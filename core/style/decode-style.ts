@@ -2,6 +2,7 @@
 import type { JsonObject } from '../text/json.ts';
 import { plainStyle } from './shipped.ts';
 import { expectedValues, valueAt, type Expected } from './style-fields.ts';
+import { contradictions } from './contradictions.ts';
 import type { HouseStyle } from './style.ts';
 
 /** Either a style, or what is wrong, a sentence each. */
@@ -33,19 +34,6 @@ function* paths(value: unknown, before = '', depth = 0): Generator<string> {
       yield* paths(inner, before === '' ? key : `${before}.${key}`, depth + 1);
 }
 
-/** Limits that cannot be kept together. */
-function contradictions(style: HouseStyle): string[] {
-  const { time, reading, text: lines } = style;
-  return [
-    ...(time.shortest.limit > time.longest.limit ? ['time.shortest.limit: longer than time.longest.limit.'] : []),
-    ...(reading.speed.target > reading.speed.limit ? ['reading.speed.target: above reading.speed.limit.'] : []),
-    ...(reading.words.target > reading.words.limit ? ['reading.words.target: above reading.words.limit.'] : []),
-    ...(lines.oneLineUpTo.limit > lines.lineLength.limit
-      ? ['text.oneLineUpTo.limit: more than text.lineLength.limit.']
-      : []),
-  ];
-}
-
 /** A house style from JSON, or all its faults. */
 export function decodeStyle(value: unknown): DecodedStyle {
   const schema = valueAt(value, 'schema');
@@ -67,7 +55,7 @@ export function decodeStyle(value: unknown): DecodedStyle {
   const faults = [...wrong, ...unknown];
   if (faults.length > 0) return { style: null, faults };
   const style = current as HouseStyle;
-  const impossible = contradictions(style);
+  const impossible = contradictions(style).map(({ path, how, against }) => `${path}: ${how} ${against}.`);
   return impossible.length > 0 ? { style: null, faults: impossible } : { style, faults: null };
 }
 

@@ -1,6 +1,6 @@
 import { decodeStyle } from './decode-style.ts';
 import { shippedStyles } from './shipped.ts';
-import { faultShown, fields, fieldText, partOf, withValue } from './style-fields.ts';
+import { clashOf, framesInTime, faultShown, fields, fieldText, partOf, withValue } from './style-fields.ts';
 
 const [lecture] = shippedStyles;
 if (!lecture) throw new Error('Styles ship.');
@@ -34,6 +34,32 @@ it.each([
   ['counting.spaces', 'yes'],
   ['text.breaks', ''],
 ])('reads %s as %j', (path, text) => expect(fieldText(lecture, named(path))).toBe(text));
+
+describe('limits that cannot be kept together', () => {
+  it('are told beside both of their fields, and beside no other', () => {
+    const short = withValue(lecture, named('text.lineLength'), 'limit', lecture.text.oneLineUpTo.limit - 1);
+    const told = fields.filter((f) => clashOf(short, f) !== null).map((f) => f.path);
+    expect(told).toEqual(['text.lineLength', 'text.oneLineUpTo']);
+    const [n, m] = [short.text.oneLineUpTo.limit, short.text.lineLength.limit].map(String);
+    expect(clashOf(short, named('text.lineLength'))).toBe(
+      `“One line up to” (${n} characters) cannot be more than “Most characters in a line” (${m} characters).`,
+    );
+    const fast = withValue(lecture, named('reading.speed'), 'target', lecture.reading.speed.limit + 1);
+    expect(clashOf(fast, named('reading.speed'))).toBe(
+      `The ${String(lecture.reading.speed.limit + 1)} cps to aim for cannot be above “Reading speed” (${String(lecture.reading.speed.limit)} cps).`,
+    );
+  });
+  it('are none in the styles that ship', () => {
+    for (const each of shippedStyles) expect(fields.map((f) => clashOf(each, f))).toEqual(fields.map(() => null));
+  });
+  it('have frames said in time as well, at the rate there is', () => {
+    const gap = named('time.gap');
+    const two = withValue(withValue(lecture, gap, 'limit', 2), gap, 'unit', 'frames');
+    expect(framesInTime(two, gap, { numerator: 25, denominator: 1 })).toBe('80 ms at 25 fps');
+    expect(framesInTime(two, gap, { numerator: 24000, denominator: 1001 })).toBe('83 ms at 23.976 fps');
+    expect(framesInTime(withValue(two, gap, 'unit', 'ms'), gap, { numerator: 25, denominator: 1 })).toBeNull();
+  });
+});
 
 it('names faults as the fields are called', () =>
   expect(faultShown('time.shortest.limit: longer than time.longest.limit.')).toBe(

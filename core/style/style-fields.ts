@@ -1,6 +1,8 @@
 /** Every field of a house style: what it is called, what it may be. Reading, showing and editing styles all go by it. */
 import type { JsonObject } from '../text/json.ts';
-import type { HouseStyle, Severity } from './style.ts';
+import { rateText, type FrameRate } from '../timing/clock/frames.ts';
+import { contradictions } from './contradictions.ts';
+import { smallestGap, type HouseStyle, type Severity } from './style.ts';
 
 /** One value of a field, by its key within the field. */
 export type FieldPart =
@@ -166,6 +168,30 @@ export function fieldText(style: HouseStyle, of: Field): string {
     return `${label}${String(Number(value) / (part.scale ?? 1))}${said}`;
   });
   return of.path === 'time.gap' ? texts.join(' ') : texts.join(', ');
+}
+
+/** What of a field cannot be kept together with another, as somebody who changes either of them is told; null where all can. */
+export function clashOf(style: HouseStyle, of: Field): string | null {
+  const isOf = (path: string): boolean => path === of.path || path.startsWith(`${of.path}.`);
+  const found = contradictions(style).find(({ path, against }) => isOf(path) || isOf(against));
+  if (!found) return null;
+  const { path, how, against } = found;
+  const said = (at: string): string => {
+    const named = fields.find((f) => at.startsWith(`${f.path}.`));
+    const part = named?.parts.find(({ key }) => at === pathOf(named, key));
+    if (!named || part?.kind !== 'number') return at;
+    const figure = `${String(Number(valueAt(style, at)) / (part.scale ?? 1))} ${part.unit}`;
+    return part.label === undefined ? `“${named.title}” (${figure})` : `the ${figure} to ${part.label}`;
+  };
+  const [first = '', ...rest] = said(path);
+  return `${first.toUpperCase()}${rest.join('')} cannot be ${how} ${said(against)}.`;
+}
+
+/** How long a number of frames is, as “80 ms at 25 fps”; null of a field that counts none. */
+export function framesInTime(style: HouseStyle, of: Field, rate: FrameRate): string | null {
+  const { limit, unit } = style.time.gap;
+  if (of.path !== 'time.gap' || unit !== 'frames' || limit === 0) return null;
+  return `${String(Math.round(smallestGap(style, rate)))} ms at ${rateText(rate)} fps`;
 }
 
 /** A fault of a style with fields called as they are shown, for those who edit them there and not in a file. */

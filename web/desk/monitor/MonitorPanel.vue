@@ -33,11 +33,11 @@ const caption = computed(() => {
 </script>
 
 <template>
-  <aside
+  <section
     id="monitor"
     class="monitor sheet"
     :class="{ watching: watching.on }"
-    :role="watching.on ? 'dialog' : undefined"
+    :role="watching.on ? 'dialog' : 'complementary'"
     :aria-modal="watching.on || undefined"
     :aria-label="watching.on ? 'Watch through' : 'Monitor'"
   >
@@ -59,7 +59,7 @@ const caption = computed(() => {
         <p v-else class="soft">There is no caption in this track yet.</p>
       </div>
     </template>
-  </aside>
+  </section>
 </template>
 
 <style scoped>

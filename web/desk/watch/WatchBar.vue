@@ -12,7 +12,12 @@ const watching = useWatching();
 const comeBack = useComeBack();
 const track = useTrack();
 const bar = useTemplateRef('bar');
-onMounted(() => void nextTick(() => bar.value?.querySelector('button')?.focus()));
+const focusMark = (): void => bar.value?.querySelector('button')?.focus();
+onMounted(() => void nextTick(focusMark));
+function goOn(): void {
+  focusMark();
+  watching.goOn();
+}
 </script>
 
 <template>
@@ -27,7 +32,9 @@ onMounted(() => void nextTick(() => bar.value?.querySelector('button')?.focus())
         class="watch-note"
         :model-value="watching.last.comeBack ?? ''"
         label="What to come back for"
-        placeholder="What for"
+        placeholder="What for (Enter plays on)"
+        @focus="watching.hold()"
+        @keydown.enter="goOn()"
         @update:model-value="watching.last && comeBack.write(watching.last, $event)"
       />
     </template>

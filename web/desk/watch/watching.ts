@@ -38,7 +38,10 @@ export const useWatching = defineStore('watching', () => {
     if (!on.value) return;
     playback.pause();
     on.value = false;
+    const [first] = marked.value;
     const many = marked.value.length;
+    // There the work begins that is left.
+    if (first !== undefined) cursor.goTo(first, 'chosen');
     if (many > 0)
       messages.remark = `${many === 1 ? 'One caption is' : `${String(many)} captions are`} marked to come back to, among the findings.`;
     void nextTick(() => before instanceof HTMLElement && before.focus({ preventScroll: true }));
@@ -88,5 +91,8 @@ export const useWatching = defineStore('watching', () => {
     act();
     return true;
   }
-  return { on, last, count, start, leave, mark, go, onKey };
+  /** What is said while a note is written would be missed. */
+  const hold = (): void => playback.pause();
+  const goOn = (): void => playback.play();
+  return { on, last, count, start, leave, mark, hold, goOn, onKey };
 });

@@ -1,16 +1,29 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import CheckField from '../../ui/controls/CheckField.vue';
 import NumberField from '../../ui/controls/NumberField.vue';
 import SelectField, { type Choice } from '../../ui/controls/SelectField.vue';
-import { partOf, severityIn, withValue, type Field, type FieldPart } from '../../../core/style/style-fields.ts';
+import {
+  clashOf,
+  framesInTime,
+  partOf,
+  severityIn,
+  withValue,
+  type Field,
+  type FieldPart,
+} from '../../../core/style/style-fields.ts';
+import { usualRate, type FrameRate } from '../../../core/timing/clock/frames.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 
-const props = defineProps<{ field: Field }>();
+const props = withDefaults(defineProps<{ field: Field; rate?: FrameRate }>(), { rate: () => usualRate });
 const style = defineModel<HouseStyle>({ required: true });
 
 const put = (key: string, value: unknown): void => {
   style.value = withValue(style.value, props.field, key, value);
 };
+/** Said as it is typed, beside both of the fields it is about. */
+const clash = computed(() => clashOf(style.value, props.field));
+const frames = computed(() => framesInTime(style.value, props.field, props.rate));
 const scaleOf = (part: FieldPart): number => (part.kind === 'number' ? (part.scale ?? 1) : 1);
 const shown = (part: FieldPart): number => Number(partOf(style.value, props.field, part)) / scaleOf(part);
 function putNumber(part: FieldPart, typed: number | null): void {
@@ -62,10 +75,15 @@ const severities = choicesOf(['must', 'should', 'off']);
       :width="92"
       @update:model-value="put('severity', $event)"
     />
+    <span v-if="frames !== null" class="field-below fine-print soft">{{ frames }}</span>
+    <span v-if="clash !== null" class="field-below small bad" role="status">▲ {{ clash }}</span>
   </span>
 </template>
 
 <style scoped>
+.field-below {
+  flex-basis: 100%;
+}
 .field-severity {
   margin-left: auto;
 }

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { decodeStyle } from '../../../core/style/decode-style.ts';
 import { faultShown, styleFieldGroups, fields } from '../../../core/style/style-fields.ts';
 import { styleStanding } from '../../../core/style/style-names.ts';
+import { usualRate } from '../../../core/timing/clock/frames.ts';
 import type { HouseStyle } from '../../../core/style/style.ts';
 import { sentence } from '../../../core/contract/api-error.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -61,7 +62,7 @@ async function use(): Promise<void> {
         <h3 class="small plain soft">{{ group }}</h3>
         <div v-for="field in fields.filter((f) => f.group === group)" :key="field.path" class="job-style-row line-row">
           <span>{{ field.title }}</span>
-          <FieldInput v-model="draft" :field="field" />
+          <FieldInput v-model="draft" :field="field" :rate="job.job?.rate ?? usualRate" />
         </div>
       </section>
     </div>
