@@ -40,7 +40,8 @@ describe('limits that cannot be kept together', () => {
     const short = withValue(lecture, named('text.lineLength'), 'limit', lecture.text.oneLineUpTo.limit - 1);
     const told = fields.filter((f) => clashOf(short, f) !== null).map((f) => f.path);
     expect(told).toEqual(['text.lineLength', 'text.oneLineUpTo']);
-    const [n, m] = [short.text.oneLineUpTo.limit, short.text.lineLength.limit].map(String);
+    const n = String(short.text.oneLineUpTo.limit);
+    const m = String(short.text.lineLength.limit);
     expect(clashOf(short, named('text.lineLength'))).toBe(
       `“One line up to” (${n} characters) cannot be more than “Most characters in a line” (${m} characters).`,
     );

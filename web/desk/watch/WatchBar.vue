@@ -11,7 +11,7 @@ import { useWatching } from './watching.ts';
 const watching = useWatching();
 const comeBack = useComeBack();
 const track = useTrack();
-const bar = useTemplateRef('bar');
+const bar = useTemplateRef<HTMLElement>('bar');
 const focusMark = (): void => bar.value?.querySelector('button')?.focus();
 onMounted(() => void nextTick(focusMark));
 function goOn(): void {
