@@ -164,7 +164,7 @@ try {
     mobile: false,
   });
   await driver.get(services.address);
-  await says(driver, /\d+\s+findings/);
+  await says(driver, /\d+\s+findings|raw draft/);
   await picture('jobs');
   await (await see(driver, '.row-link')).click();
   await see(driver, '.cm-line');

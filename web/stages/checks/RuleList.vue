@@ -32,6 +32,7 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
         v-for="rule in asked(group)"
         :key="rule.id"
         class="quiet small row between"
+        :class="{ wrap: isUnjudged(rule) }"
         :disabled="!counts.has(rule.id)"
         :aria-current="rule.id === chosen"
         @click="$emit('choose', rule.id)"
@@ -66,9 +67,10 @@ defineEmits<{ choose: [rule: RuleId | 'let-be'] }>();
     columns: 2;
   }
 }
-/* In one line with the name of its rule, however long that is. */
+/* Under the name of its rule, which keeps its width. */
 .rules-unjudged {
-  flex: none;
+  flex-basis: 100%;
+  text-align: left;
 }
 section {
   break-inside: avoid;
