@@ -47,6 +47,7 @@ const corePackages = [
   'chardet',
   'color-name',
   'd3-array',
+  'diff',
   'entities',
   'franc-min',
   'get-east-asian-width',
