@@ -169,7 +169,7 @@ export const timeRules: readonly Rule[] = [
     id: 'past-the-end',
     group: 'Time',
     title: 'Past the end of the recording',
-    short: 'past the end',
+    short: 'past end',
     severity: () => 'must',
     check({ caption: { end } }, { length }) {
       if (length === null || end <= length) return null;

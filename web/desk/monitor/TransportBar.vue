@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import IconButton from '../../ui/controls/IconButton.vue';
 import SelectField from '../../ui/controls/SelectField.vue';
 import { ArrowDownToLine, ArrowUpToLine, Pause, Play, RotateCcw } from '@lucide/vue';
@@ -26,11 +27,14 @@ const edges = [
   { which: 'start', name: 'Hear begin', command: 'choose-begin', icon: ArrowUpToLine },
   { which: 'end', name: 'Hear end', command: 'choose-end', icon: ArrowDownToLine },
 ] as const;
+/** As long as `00:00.00` is. */
+const clockUnderAnHour = 8;
+const clock = computed(() => times.clock(playback.time));
 const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` }));
 </script>
 
 <template>
-  <div class="transport row wrap">
+  <div class="transport row wrap" :class="{ long: clock.length > clockUnderAnHour }">
     <IconButton
       main
       round
@@ -42,7 +46,7 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
     >
       <component :is="playback.playing ? Pause : Play" :size="15" fill="currentColor" aria-hidden="true" />
     </IconButton>
-    <span class="transport-time figures small grow" data-test="playhead">{{ times.clock(playback.time) }}</span>
+    <span class="transport-time figures small grow" data-test="playhead">{{ clock }}</span>
     <template v-if="!watching.on">
       <IconButton
         name="Replay this caption"
@@ -110,6 +114,13 @@ const speeds = rates.map((rate) => ({ value: rate, title: `${String(rate)}×` })
 }
 .transport .ant-btn[aria-pressed] {
   padding-inline: 4px;
+}
+/* Of an hour and more, in one row still. */
+.transport.long {
+  gap: 0;
+}
+.long .transport-time {
+  font-size: var(--size-fine);
 }
 .transport-time {
   margin-left: 6px;

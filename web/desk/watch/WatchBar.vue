@@ -38,7 +38,9 @@ function goOn(): void {
         @update:model-value="watching.last && comeBack.write(watching.last, $event)"
       />
     </template>
-    <span v-else class="small soft grow">← → one step · ↑ ↓ one caption · Space plays and pauses</span>
+    <span v-else class="small soft grow" role="status">{{
+      watching.why ?? '← → one step · ↑ ↓ one caption · Space plays and pauses'
+    }}</span>
     <span v-if="watching.count > 0" class="figures small">{{ watching.count }} marked</span>
     <TextButton @click="watching.leave()">Leave<kbd>Esc</kbd></TextButton>
   </div>

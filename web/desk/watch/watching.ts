@@ -17,6 +17,8 @@ export const useWatching = defineStore('watching', () => {
   const on = ref(false);
   /** Ids of the captions that were marked since it began, in order. */
   const marked = ref<readonly string[]>([]);
+  /** Why nothing was marked, as a sentence. */
+  const why = ref<string | null>(null);
   let before: Element | null = null;
 
   /** The caption that was marked last, as it is now; null where it is marked no longer. */
@@ -30,7 +32,7 @@ export const useWatching = defineStore('watching', () => {
   function start(): void {
     if (on.value) return;
     before = document.activeElement;
-    marked.value = [];
+    [marked.value, why.value] = [[], null];
     on.value = true;
     playback.play();
   }
@@ -54,6 +56,7 @@ export const useWatching = defineStore('watching', () => {
   /** Marks what is heard, or takes the mark away that it has. */
   function mark(): void {
     const caption = heard();
+    why.value = caption ? track.whyReadOnly : 'No caption has begun yet.';
     if (!caption || !track.editable) return;
     cursor.goTo(caption.id, 'followed');
     if (caption.comeBack === null) {
@@ -94,5 +97,5 @@ export const useWatching = defineStore('watching', () => {
   /** What is said while a note is written would be missed. */
   const hold = (): void => playback.pause();
   const goOn = (): void => playback.play();
-  return { on, last, count, start, leave, mark, hold, goOn, onKey };
+  return { on, why, last, count, start, leave, mark, hold, goOn, onKey };
 });

@@ -157,7 +157,7 @@ watch(
   padding-left: 24px;
   background: var(--ground);
 }
-.style-table :deep(thead th:first-child) {
+.style-table :deep(thead th.ant-table-cell:first-child) {
   z-index: 3;
 }
 .style-table :deep(.group td) {

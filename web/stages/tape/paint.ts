@@ -58,7 +58,7 @@ function label(ms: number, step: number, { length, inFrames, rate }: TapePicture
   const hours = length >= 3_600_000 ? 'always' : 'when needed';
   // Nor is there for hours and tenths together.
   if (step < 1000) return formatClock(ms, { fraction: '.', hours, digits: 1 }).slice(-7);
-  return formatClock(ms, { fraction: '.', hours, digits: 0 });
+  return formatClock(ms, { fraction: '.', hours, digits: 0 }).replace(/^0(?=\d:\d\d:)/, '');
 }
 
 /** A stretch of time across a part of the tape. */
@@ -108,7 +108,7 @@ function paintRuler({ context, token, picture }: Sheet): void {
   context.textAlign = 'right';
   for (const at of lines(step)) {
     context.fillRect(columns.ruler - 8, Math.round(yOf(at)), 8, 1);
-    context.fillText(label(at, step, picture), columns.ruler - 12, yOf(at));
+    context.fillText(label(at, step, picture), columns.ruler - 10, yOf(at));
   }
 }
 
