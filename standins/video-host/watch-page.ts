@@ -28,7 +28,7 @@ export function watchPage(recording: HeldRecording, tracks: readonly HeldTrack[]
       body { margin: 0; background: #eceff1; color: #1c2529; font: 16px/1.5 sans-serif; }
       header { padding: 14px 24px; background: #fff; font-weight: 600; }
       main { max-width: 860px; margin: 24px auto; padding: 0 24px; }
-      video { width: 100%; background: #000; }
+      video { display: block; width: 100%; max-height: calc(100vh - 180px); background: #000; }
       h1 { font-size: 20px; }
     </style>
   </head>

@@ -27,3 +27,11 @@ const shown = computed(() => (whole.value ? props.uses : props.uses.slice(0, few
     </li>
   </ul>
 </template>
+
+<style scoped>
+a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 24px;
+}
+</style>

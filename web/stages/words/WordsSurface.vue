@@ -12,6 +12,8 @@ import { useSurface } from '../../desk/text/use-surface.ts';
 
 const job = useJob();
 const track = useTrack();
+/** The text has room for so many characters, however short its lines are to be. */
+const narrowest = 40;
 const cursor = useCursor();
 const selection = useSelection();
 const view = useView();
@@ -48,7 +50,7 @@ useUndoInSight();
   <div
     ref="parent"
     class="words-surface"
-    :style="{ '--line': `${(job.job?.style.text.lineLength.limit ?? 40) + 10}ch` }"
+    :style="{ '--line': `${Math.max(narrowest, job.job?.style.text.lineLength.limit ?? 0) + 10}ch` }"
   ></div>
 </template>
 
