@@ -111,8 +111,8 @@ export const loss = (what: Lost, count: number): Loss => ({
 
 type Count = (c: Caption, holds: Capabilities, lose: (what: Lost) => void) => void;
 
-/** What no file for viewers has a place for, and nobody would look for there. */
-const notForViewers: Count = () => undefined;
+/** Lost with another field, or what no file for viewers has a place for and nobody would look for there. */
+const notCounted: Count = () => undefined;
 
 /** What is lost of each field of a caption that is written. */
 const countField: Readonly<Record<CarriedField, Count>> = {
@@ -120,7 +120,7 @@ const countField: Readonly<Record<CarriedField, Count>> = {
     if (!holds.times) lose('times');
   },
   // Lost with the start.
-  end: () => undefined,
+  end: notCounted,
   timing: (c, holds, lose) => {
     if (c.timing === 'provisional' && holds.times && !holds.provisional) lose('provisional');
   },
@@ -143,17 +143,19 @@ const countField: Readonly<Record<CarriedField, Count>> = {
     if (!holds.wordTimes(c) && stampsOf(c).length > 0) lose('word-times');
     if (!holds.certainty && c.words.some((w) => w[4] < 1)) lose('certainty');
   },
-  proofed: notForViewers,
-  letBe: notForViewers,
-  comeBack: notForViewers,
+  proofed: notCounted,
+  letBe: notCounted,
+  comeBack: notCounted,
   foreign: (c, holds, lose) => {
-    for (const key of Object.keys(c.foreign ?? {})) {
+    if (c.foreign === null) return;
+    for (const key of Object.keys(c.foreign)) {
       const what = own(foreignNames, key);
       if (what && !holds.foreign.includes(key)) lose(what);
     }
   },
 };
-const counts = Object.values(countField);
+/** Those that count anything: it is gone through for every caption. */
+const counts = Object.values(countField).filter((count) => count !== notCounted);
 
 function countCaption(c: Caption, holds: Capabilities, lose: (what: Lost) => void): void {
   // What is left out whole is no loss of its parts.

@@ -77,9 +77,17 @@ export const fieldGroups: readonly (readonly CarriedField[])[] = [
   ...wholeFields.map((field) => [field]),
 ];
 
-/** What a rule makes of each field that is said of a caption as a whole. */
-const eachWhole = (of: <K extends WholeField>(field: K) => WholeFields[K]): WholeFields =>
-  Object.fromEntries(wholeFields.map((field) => [field, of(field)])) as unknown as WholeFields;
+/**
+ * What a rule makes of each field that is said of a caption as a whole. Written out, so that all captions made of others
+ * are alike to the engine: put together key by key, laying out 20,000 of them took a sixth longer.
+ */
+const eachWhole = (of: <K extends WholeField>(field: K) => WholeFields[K]): WholeFields => ({
+  placement: of('placement'),
+  proofed: of('proofed'),
+  comeBack: of('comeBack'),
+  letBe: of('letBe'),
+  foreign: of('foreign'),
+});
 
 /** What is said of a caption as a whole, for one of its halves. */
 export const splitWhole = (caption: WholeFields, half: 0 | 1): WholeFields =>
