@@ -52,6 +52,8 @@ describe('watching through', () => {
     await app.driver.navigate().refresh();
     await see(app.driver, '.margin-come-back');
     await holding(app.driver, [], Key.F8);
+    await see(app.driver, '.come-back-note');
+    expect(await violations(app.driver)).toEqual([]);
     await press(app.driver, 'Done');
     await become(track, [null, null, null]);
     await control(app.driver, 'z');

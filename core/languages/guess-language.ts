@@ -1,6 +1,6 @@
 /** Which language captions are in, where their file does not say: by its name, else by its script and words. */
-import { franc, francAll } from 'franc-min';
-import { baseLanguage, isLanguageTag } from '../text/language.ts';
+import { francAll } from 'franc-min';
+import { baseLanguage, isLanguageTag, tellingLength } from '../text/language.ts';
 
 const names = new Intl.DisplayNames('en', { type: 'language', fallback: 'none' });
 
@@ -23,16 +23,18 @@ export function languageOfName(name: string): string | null {
   return found?.[1] === undefined ? null : tagOf(found[1]);
 }
 
-/** So many characters are enough to tell, and fewer than these too few. */
-const enough = 4000;
+/** Fewer characters than these are too few to tell. */
 const tooFew = 24;
 
+/** How like a text is to each language that can be told by its script and words (`franc`: trigrams and scripts), the best first. */
+const likenesses = (text: string): readonly (readonly [code: string, likeness: number])[] =>
+  francAll(text.slice(0, tellingLength), { minLength: tooFew });
+
 /**
- * The language of a text by its script and words (`franc`: trigrams and scripts); null where there is too little of
- * it, or nothing it is like.
+ * The language of a text by its script and words; null where there is too little of it, or nothing it is like.
  */
 export function languageOfText(text: string): string | null {
-  const code = franc(text.slice(0, enough), { minLength: tooFew });
+  const code = likenesses(text)[0]?.[0] ?? 'und';
   return code === 'und' ? null : tagOf(code);
 }
 
@@ -49,15 +51,16 @@ const wide = 0.25;
 /** So many letters are judged without reserve; of fewer, what is found is that much less sure. */
 const reliable = 200;
 
-/** The language a text is most like, and how sure that is; null where there is too little of it. */
-export function guessLanguage(text: string): LanguageGuess | null {
-  const read = text.slice(0, enough);
-  const [best, next] = francAll(read, { minLength: tooFew });
+/** @param letters how many there were to judge by */
+function guessOf([best, next]: ReturnType<typeof likenesses>, letters: number): LanguageGuess | null {
   const language = best && best[0] !== 'und' ? tagOf(best[0]) : null;
   if (!best || language === null) return null;
   const gap = best[1] - (next?.[1] ?? 0);
-  return { language, sure: Math.min(1, gap / wide) * Math.min(1, read.length / reliable) };
+  return { language, sure: Math.min(1, gap / wide) * Math.min(1, letters / reliable) };
 }
+
+/** The language a text is most like, and how sure that is; null where there is too little of it. */
+export const guessLanguage = (text: string): LanguageGuess | null => guessOf(likenesses(text), text.length);
 
 /** A text this unlike the language it is said to be in, of 1, is in another. */
 const unlike = 0.8;
@@ -69,10 +72,9 @@ const sureEnough = 0.4;
  * @param said BCP 47
  */
 export function otherLanguage(text: string, said: string): LanguageGuess | null {
-  const guess = guessLanguage(text);
+  const likes = likenesses(text);
+  const guess = guessOf(likes, text.length);
   if (!guess || guess.sure < sureEnough || baseLanguage(guess.language) === baseLanguage(said)) return null;
-  const own = francAll(text.slice(0, enough), { minLength: tooFew }).find(
-    ([code]) => baseLanguage(tagOf(code) ?? code) === baseLanguage(said),
-  );
+  const own = likes.find(([code]) => baseLanguage(tagOf(code) ?? code) === baseLanguage(said));
   return (own?.[1] ?? 0) < unlike ? guess : null;
 }

@@ -1,8 +1,7 @@
 /** House styles from files: JSON of the shape `HouseStyle`, every fault named. */
 import type { JsonObject } from '../text/json.ts';
 import { plainStyle } from './shipped.ts';
-import { expectedValues, valueAt, type Expected } from './style-fields.ts';
-import { contradictions } from './contradictions.ts';
+import { contradictions, expectedValues, valueAt, type Expected } from './style-fields.ts';
 import type { HouseStyle } from './style.ts';
 
 /** Either a style, or what is wrong, a sentence each. */

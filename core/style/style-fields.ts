@@ -1,7 +1,6 @@
 /** Every field of a house style: what it is called, what it may be. Reading, showing and editing styles all go by it. */
 import type { JsonObject } from '../text/json.ts';
 import { rateText, type FrameRate } from '../timing/clock/frames.ts';
-import { contradictions } from './contradictions.ts';
 import { smallestGap, type HouseStyle, type Severity } from './style.ts';
 
 /** One value of a field, by its key within the field. */
@@ -169,6 +168,23 @@ export function fieldText(style: HouseStyle, of: Field): string {
   });
   return of.path === 'time.gap' ? texts.join(' ') : texts.join(', ');
 }
+
+/** A value that is too large for another, by their paths. */
+interface Contradiction {
+  readonly path: string;
+  readonly how: 'longer than' | 'above' | 'more than';
+  readonly against: string;
+}
+const bounded: readonly Contradiction[] = [
+  { path: 'time.shortest.limit', how: 'longer than', against: 'time.longest.limit' },
+  { path: 'reading.speed.target', how: 'above', against: 'reading.speed.limit' },
+  { path: 'reading.words.target', how: 'above', against: 'reading.words.limit' },
+  { path: 'text.oneLineUpTo.limit', how: 'more than', against: 'text.lineLength.limit' },
+];
+
+/** What limits of a style cannot be kept together. */
+export const contradictions = (style: HouseStyle): readonly Contradiction[] =>
+  bounded.filter(({ path, against }) => Number(valueAt(style, path)) > Number(valueAt(style, against)));
 
 /** What of a field cannot be kept together with another, as somebody who changes either of them is told; null where all can. */
 export function clashOf(style: HouseStyle, of: Field): string | null {

@@ -10,3 +10,6 @@ export function isLanguageTag(tag: string): boolean {
     return false;
   }
 }
+
+/** So many characters of a text are enough to tell its language by. */
+export const tellingLength = 4000;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Caption } from '../../../core/model/caption.ts';
 import TextButton from '../../ui/controls/TextButton.vue';
-import TextField from '../../ui/controls/TextField.vue';
 import { useTrack } from '../../data/tracks/track.ts';
+import ComeBackNote from './ComeBackNote.vue';
 import { useComeBack } from './use-come-back.ts';
 
 /** What a caption that is marked was left for, and that it is done. */
@@ -13,14 +13,7 @@ const track = useTrack();
 
 <template>
   <TextButton :disabled="!track.editable" @click="comeBack.done(caption)">Done</TextButton>
-  <TextField
-    class="come-back-note"
-    :model-value="caption.comeBack ?? ''"
-    aria-label="What to come back for"
-    placeholder="What for"
-    :disabled="!track.editable"
-    @update:model-value="comeBack.write(caption, $event)"
-  />
+  <ComeBackNote class="come-back-note" :caption="caption" />
 </template>
 
 <style scoped>

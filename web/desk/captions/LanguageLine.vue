@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
 import { sentence } from '../../../core/contract/api-error.ts';
+import { tellingLength } from '../../../core/text/language.ts';
 import type { LanguageGuess } from '../../../core/languages/guess-language.ts';
 import { ask } from '../../data/client/client.ts';
 import { useJob } from '../../data/jobs/job.ts';
@@ -26,7 +27,7 @@ const text = computed(() => {
   let some = '';
   for (const { text: more } of track.captions) {
     some += `${more}\n`;
-    if (some.length > 4000) break;
+    if (some.length > tellingLength) break;
   }
   return some;
 });
@@ -62,8 +63,8 @@ function leave(): void {
 
 <template>
   <NoteBox v-if="other" class="language-line">
-    These words look like {{ languageName(other.language) }}; the track is said to be {{ languageName(said) }}. Rules,
-    listening and the names of files go by that.
+    These words look like {{ languageName(other.language) }}, but the language of the track is {{ languageName(said) }}.
+    Rules, listening and file names use that.
     <template #actions>
       <TextButton main :disabled="changing" @click="change(other.language)"
         >It is {{ languageName(other.language) }}</TextButton

@@ -5,6 +5,7 @@ import { ruleNamed } from '../../../core/rules/findings.ts';
 import { speedText } from '../../../core/text/measures.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import type { Caption } from '../../../core/model/caption.ts';
+import { comeBackInWords } from '../../ui/describe/come-back.ts';
 import { measuresOf } from '../../ui/measured.ts';
 import type { Around } from './state.ts';
 
@@ -78,7 +79,7 @@ function element(name: string, className: string, text: string): HTMLElement {
 /** That a caption is marked to be come back to. */
 function comeBackSign(note: string): HTMLElement {
   const sign = element('span', 'margin-come-back', '⚑');
-  sign.title = note === '' ? 'Marked to come back to' : `To come back to: ${note}`;
+  sign.title = comeBackInWords(note);
   return sign;
 }
 

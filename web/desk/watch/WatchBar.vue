@@ -2,14 +2,12 @@
 import { Flag } from '@lucide/vue';
 import { nextTick, onMounted, useTemplateRef } from 'vue';
 import TextButton from '../../ui/controls/TextButton.vue';
-import TextField from '../../ui/controls/TextField.vue';
 import { useTrack } from '../../data/tracks/track.ts';
-import { useComeBack } from '../captions/use-come-back.ts';
+import ComeBackNote from '../captions/ComeBackNote.vue';
 import { useWatching } from './watching.ts';
 
 /** Under the large picture: marking what to come back to, what for, and leaving. */
 const watching = useWatching();
-const comeBack = useComeBack();
 const track = useTrack();
 const bar = useTemplateRef<HTMLElement>('bar');
 const focusMark = (): void => bar.value?.querySelector('button')?.focus();
@@ -27,15 +25,12 @@ function goOn(): void {
     </TextButton>
     <template v-if="watching.last">
       <span class="watch-text one-line" dir="auto" role="status">{{ watching.last.text }}</span>
-      <TextField
-        small
+      <ComeBackNote
         class="watch-note"
-        :model-value="watching.last.comeBack ?? ''"
-        label="What to come back for"
         placeholder="What for (Enter plays on)"
+        :caption="watching.last"
         @focus="watching.hold()"
         @keydown.enter="goOn()"
-        @update:model-value="watching.last && comeBack.write(watching.last, $event)"
       />
     </template>
     <span v-else class="small soft grow" role="status">{{

@@ -179,8 +179,8 @@ function closeReport(): void {
       />
       <EmptyPage v-else-if="rule === null" :title="`Every caption meets ${job.job?.style.name ?? 'the house style'}`">
         <template v-if="unjudged"
-          >No finding is left, but the text has {{ written.capitals ? 'no ends of sentences' : 'no capitals' }}: what is
-          said with them was not judged.</template
+          >No finding is left, but the text has no {{ written.capitals ? 'sentence ends' : 'capitals' }}: rules that
+          need them were not judged.</template
         >
         <template v-else>No finding is left.</template> What remains is to listen through and proof: Words,
         <KeyHint command="proof" />.

@@ -6,6 +6,7 @@ import { timeNeeded, type HouseStyle } from '../../../core/style/style.ts';
 import { speedText } from '../../../core/text/measures.ts';
 import { seconds } from '../../../core/timing/clock/clock.ts';
 import { linesOf, type Caption } from '../../../core/model/caption.ts';
+import { comeBackInWords } from '../../ui/describe/come-back.ts';
 import { measuresOf } from '../../ui/measured.ts';
 import { edgeRoom, lineRoom } from './tape-view.ts';
 import type { Handle } from './drag.ts';
@@ -67,7 +68,7 @@ const signs = computed(() =>
 );
 const comeBackSays = computed(() => {
   const note = props.caption.comeBack;
-  return note === null ? undefined : note === '' ? 'Marked to come back to' : `To come back to: ${note}`;
+  return note === null ? undefined : comeBackInWords(note);
 });
 const beside = computed(() => (lines.value.join(' ').length > 0 ? lines.value.join(' / ') : 'no text yet'));
 const edges = [
